@@ -1,0 +1,1 @@
+export { bendsOf, crossingsOf, routedFaults, type Fault } from './routedFaults'

@@ -1,0 +1,15 @@
+import { linksInOrder, nodesInOrder, type Figure } from './figure'
+import { kinds } from './kinds'
+
+/** The figure in words, for those who cannot see it: its own alt text, or kind, title, and each node with where it leads. */
+export function altTextOf(figure: Figure): string {
+  if (figure.altText) return figure.altText
+  const links = linksInOrder(figure)
+  const sentences = nodesInOrder(figure).map((n) => {
+    const out = links.filter((l) => l.from === n.id)
+    const to = out.map((l) => `${l.text ? `${l.text}: ` : ''}${figure.nodes[l.to]?.text ?? ''}`)
+    const detail = n.detail ? `: ${n.detail}` : ''
+    return `${n.text}${detail}${to.length > 1 || out.some((l) => l.text) ? ` (${to.join('; ')})` : ''}`
+  })
+  return `${kinds[figure.kind].name}${figure.title ? ` “${figure.title}”` : ''}, ${sentences.length} parts. ${sentences.join('. ')}.`
+}

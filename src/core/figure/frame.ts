@@ -1,0 +1,28 @@
+import type { FrameName } from './figure'
+
+type FrameRow = {
+  readonly name: string
+  /** CSS px; null where the figure decides. */
+  readonly width: number | null
+  readonly height: number | null
+  readonly medium: 'slide' | 'paper'
+}
+
+/** Targets a figure is made for. A 16:9 slide is 1280 px wide, so that 1 px is 0.75 pt on it; a page column is the text
+ *  width of A4 with 25 mm margins (160 mm); full pages are A4 less those margins. */
+export const frameTable = {
+  'slide-16x9': { name: 'Slide 16:9', width: 1280, height: 720, medium: 'slide' },
+  'slide-4x3': { name: 'Slide 4:3', width: 960, height: 720, medium: 'slide' },
+  'page-column': { name: 'Page column', width: 605, height: null, medium: 'paper' },
+  'page-portrait': { name: 'Full page', width: 605, height: 933, medium: 'paper' },
+  'page-landscape': { name: 'Full page, landscape', width: 933, height: 605, medium: 'paper' },
+  square: { name: 'Square', width: 1080, height: 1080, medium: 'slide' },
+  'portrait-4x5': { name: 'Portrait 4:5', width: 1080, height: 1350, medium: 'slide' },
+  free: { name: 'As large as it needs', width: null, height: null, medium: 'paper' },
+} satisfies Record<FrameName, FrameRow>
+
+/** The smallest text that can be read on the medium, in pt. */
+export const SMALLEST_TEXT = { slide: 12, paper: 8 } as const
+
+/** 1 CSS px is 0.75 pt. */
+export const POINTS_PER_PX = 0.75

@@ -1,0 +1,23 @@
+export { altTextOf } from './describe'
+export {
+  MAX_NODES,
+  MAX_NODE_TEXT,
+  figureKinds,
+  figureSchema,
+  frames,
+  linksInOrder,
+  nodesInOrder,
+  typefaces,
+  type Figure,
+  type FigureKind,
+  type FigureLink,
+  type FigureNode,
+  type FrameName,
+  type LinkId,
+  type LinkRole,
+  type NodeId,
+  type NodeRole,
+  type Typeface,
+} from './figure'
+export { POINTS_PER_PX, SMALLEST_TEXT, frameTable } from './frame'
+export { kinds } from './kinds'

@@ -1,0 +1,71 @@
+import { centreOf, bottom, right, type Box, type Point, type Side, type Size } from './box'
+
+/** The outlines a node can have. Text rooms are those of the presets of the same name in ISO/IEC 29500-1, so that a
+ *  shape sized here also fits its words in a slide. */
+export type ShapeName = 'rect' | 'roundRect' | 'pill' | 'diamond' | 'plain'
+
+type ShapeRow = {
+  /** The smallest shape whose text room is at least `text`. */
+  readonly around: (text: Size) => Size
+  /** The box inside the shape that words may use. */
+  readonly room: (box: Box) => Box
+  readonly path: (box: Box) => string
+}
+
+const CORNER = 8
+const inset = (b: Box, dx: number, dy: number): Box => ({
+  x: b.x + dx,
+  y: b.y + dy,
+  width: b.width - 2 * dx,
+  height: b.height - 2 * dy,
+})
+const roundedPath = (b: Box, radius: number): string => {
+  const r = Math.min(radius, b.width / 2, b.height / 2)
+  const [x2, y2] = [right(b), bottom(b)]
+  const arc = (x: number, y: number) => `A${n(r)} ${n(r)} 0 0 1 ${n(x)} ${n(y)}`
+  return (
+    `M${n(b.x + r)} ${n(b.y)}H${n(x2 - r)}${arc(x2, b.y + r)}V${n(y2 - r)}${arc(x2 - r, y2)}` +
+    `H${n(b.x + r)}${arc(b.x, y2 - r)}V${n(b.y + r)}${arc(b.x + r, b.y)}Z`
+  )
+}
+/** Path numbers carry two decimals: a hundredth of a px is below what any output can show. */
+const n = (v: number): number => Math.round(v * 100) / 100
+
+export const shapes = {
+  rect: {
+    around: (t) => t,
+    room: (b) => b,
+    path: (b) => `M${n(b.x)} ${n(b.y)}H${n(right(b))}V${n(bottom(b))}H${n(b.x)}Z`,
+  },
+  roundRect: {
+    around: (t) => t,
+    room: (b) => b,
+    path: (b) => roundedPath(b, CORNER),
+  },
+  pill: {
+    around: (t) => ({ width: t.width + t.height * 0.6, height: t.height }),
+    room: (b) => inset(b, b.height * 0.3, 0),
+    path: (b) => roundedPath(b, b.height / 2),
+  },
+  diamond: {
+    around: (t) => ({ width: t.width * 2, height: Math.max(t.height * 2, t.width * 0.95) }),
+    room: (b) => inset(b, b.width / 4, b.height / 4),
+    path: (b) => {
+      const c = centreOf(b)
+      return `M${n(c.x)} ${n(b.y)}L${n(right(b))} ${n(c.y)}L${n(c.x)} ${n(bottom(b))}L${n(b.x)} ${n(c.y)}Z`
+    },
+  },
+  plain: { around: (t) => t, room: (b) => b, path: () => '' },
+} satisfies Record<ShapeName, ShapeRow>
+
+/** Where a connector meets the outline on a side: its middle, which every shape here shares with its box. */
+export function portOf(box: Box, side: Side): Point {
+  const c = centreOf(box)
+  const at: Record<Side, Point> = {
+    top: { x: c.x, y: box.y },
+    right: { x: right(box), y: c.y },
+    bottom: { x: c.x, y: bottom(box) },
+    left: { x: box.x, y: c.y },
+  }
+  return at[side]
+}

@@ -1,0 +1,1 @@
+export { backEdges, reachable, reversed, successors, type Adjacency, type Edge } from './walk'

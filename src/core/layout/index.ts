@@ -1,0 +1,3 @@
+export { arrangementRow, arrangementsOf } from './arrangements'
+export { layout, withNodeAt } from './layout'
+export type { Decor, Flow, Placed, PlacedNode } from './placed'

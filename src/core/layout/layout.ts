@@ -1,0 +1,33 @@
+/** Stage `layout`: gives each sized node a box. In: sized nodes and links in the order of the text. Out: no two nodes
+ *  overlap, held nodes stand where they were put. Draws no connectors. */
+import type { Box } from '../geometry'
+import type { NodeId } from '../figure'
+import { textBlock, type Sized, type Typesetter } from '../measure'
+import { arrangementRow } from './arrangements'
+import { makeRoom } from './makeRoom'
+import type { Placed } from './placed'
+
+export function layout(sized: Sized, typesetter: Typesetter): Placed {
+  const row = arrangementRow(sized.kind, sized.arrangement)
+  if (!row) throw new Error(`layout: kind ${sized.kind} has no arrangement`)
+  const { heading, wrap, gap } = sized.style
+  const core = textBlock([{ text: sized.title, look: heading, strong: true }], wrap.point, typesetter)
+  const arranged = row.arrange(sized, core)
+  const boxes = makeRoom(sized.nodes, arranged.boxes, gap.beside / 2)
+  return {
+    ...sized,
+    flow: arranged.flow,
+    decor: arranged.decor,
+    nodes: sized.nodes.map((n) => {
+      const box = boxes.get(n.id)
+      if (!box) throw new Error(`layout: arrangement ${row.id} did not place ${n.id}`)
+      return { ...n, box }
+    }),
+  }
+}
+
+/** The same picture with one node elsewhere: what a drag shows before it is dropped. */
+export const withNodeAt = (placed: Placed, id: NodeId, box: Box): Placed => ({
+  ...placed,
+  nodes: placed.nodes.map((n) => (n.id === id ? { ...n, box: { ...box, width: n.width, height: n.height } } : n)),
+})

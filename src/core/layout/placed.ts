@@ -1,0 +1,22 @@
+import type { Box, Point } from '../geometry'
+import type { NodeId } from '../figure'
+import type { Sized, SizedLink, SizedNode, TextBlock } from '../measure'
+
+/** Which way a figure reads: connectors prefer to leave with the flow and to arrive with it. */
+export type Flow = 'down' | 'across' | 'none'
+
+export type PlacedNode = SizedNode & { readonly box: Box }
+/** What an arrangement draws besides nodes and connectors. */
+export type Decor =
+  | { readonly kind: 'ring'; readonly centre: Point; readonly radius: { readonly x: number; readonly y: number } }
+  | { readonly kind: 'core'; readonly centre: Point; readonly block: TextBlock }
+
+export type Placed = Omit<Sized, 'nodes'> & {
+  readonly nodes: readonly PlacedNode[]
+  readonly links: readonly SizedLink[]
+  readonly flow: Flow
+  readonly decor: readonly Decor[]
+}
+
+/** What one arrangement computes: a box for every node, and what is drawn besides. */
+export type Arranged = { readonly boxes: ReadonlyMap<NodeId, Box>; readonly flow: Flow; readonly decor: readonly Decor[] }

@@ -1,0 +1,35 @@
+/** Arrangement `ring` of points: nodes at equal angles on an ellipse around the title, starting at the top, clockwise.
+ *  The ellipse is as small as it can be with no two nodes, and no node and the title, closer than the gap. */
+import { boxAround, inflate, overlaps, type Box } from '../geometry'
+import type { Sized, TextBlock } from '../measure'
+import type { Arranged } from './placed'
+import { frameAspect } from './rows'
+
+const GROWTH = 1.04
+
+export function ring(sized: Sized, core: TextBlock): Arranged {
+  const gap = sized.style.gap.beside / 2
+  const stretch = Math.min(1.7, Math.max(0.8, frameAspect(sized)))
+  const centre = { x: 0, y: 0 }
+  const middle = inflate(boxAround(centre, core), gap)
+  let radius = Math.max(40, ...sized.nodes.map((n) => Math.max(n.width / stretch, n.height))) / 2
+  for (;;) {
+    const boxes = sized.nodes.map((n, i): readonly [string, Box] => {
+      const angle = (2 * Math.PI * i) / sized.nodes.length - Math.PI / 2
+      return [n.id, boxAround({ x: Math.cos(angle) * radius * stretch, y: Math.sin(angle) * radius }, n)]
+    })
+    const clear = boxes.every(
+      ([, b], i) => !overlaps(b, middle) && boxes.slice(i + 1).every(([, other]) => !overlaps(inflate(b, gap / 2), inflate(other, gap / 2))),
+    )
+    if (clear || sized.nodes.length < 2)
+      return {
+        boxes: new Map(boxes),
+        flow: 'none',
+        decor: [
+          { kind: 'ring', centre, radius: { x: radius * stretch, y: radius } },
+          { kind: 'core', centre, block: core },
+        ],
+      }
+    radius *= GROWTH
+  }
+}

@@ -1,0 +1,216 @@
+/** Text to glyphs, once for screen and every export. HarfBuzz shapes, bidi-js orders (UAX #9), `linebreak` finds the
+ *  places where a line may end (UAX #14). Lengths in px at the size asked for; y down from the baseline. */
+import bidiFactory from 'bidi-js'
+import { Blob, Buffer, Direction, Face, Font, shape as harfbuzzShape } from 'harfbuzzjs'
+import LineBreaker from 'linebreak'
+import type { FontKey } from '../style'
+
+export type FontFile = { readonly key: FontKey; readonly data: Uint8Array }
+export type Glyph = { readonly id: number; readonly x: number; readonly y: number }
+export type Run = {
+  readonly font: FontKey
+  readonly text: string
+  /** Left edge, from the start of the line. */
+  readonly x: number
+  readonly width: number
+  readonly rtl: boolean
+  readonly glyphs: readonly Glyph[]
+}
+export type Line = { readonly text: string; readonly width: number; readonly runs: readonly Run[] }
+
+export type Typesetter = {
+  /** One line, never broken. */
+  readonly line: (text: string, fonts: readonly FontKey[], size: number) => Line
+  /** Lines no wider than `room` where breaking allows it, balanced: the narrowest setting with that many lines. */
+  readonly paragraph: (text: string, fonts: readonly FontKey[], size: number, room: number) => Line[]
+  /** SVG path data of a glyph in font units, y up, and the units of its em. */
+  readonly outline: (font: FontKey, glyph: number) => { readonly path: string; readonly unitsPerEm: number }
+  /** Characters of `text` that none of `fonts` has. */
+  readonly missing: (text: string, fonts: readonly FontKey[]) => string[]
+}
+
+type Loaded = { readonly font: Font; readonly unitsPerEm: number; readonly covers: ReadonlySet<number> }
+type Item = { readonly text: string; readonly font: FontKey; readonly level: number }
+type Piece = { readonly text: string; readonly width: number; readonly hard: boolean }
+
+/** Everything invisible that a paste brings: controls, lone surrogates, byte order marks, direction overrides. */
+const UNSHOWABLE = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\ufeff\ufffe\uffff\u202a-\u202e\u2066-\u2069]|\p{Surrogate}/gu
+export const showable = (text: string): string => text.normalize('NFC').replace(UNSHOWABLE, '').replace(/[\t\u00a0]/g, ' ')
+
+export function createTypesetter(files: readonly FontFile[]): Typesetter {
+  const loaded = new Map(files.map((f) => [f.key, load(f.data)]))
+  const bidi = bidiFactory()
+  const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' })
+  const shaped = new Map<string, Omit<Run, 'x' | 'rtl'>>() // in em of size 1
+
+  const fontOf = (cluster: string, fonts: readonly FontKey[]): FontKey => {
+    const needed = [...cluster].map((c) => c.codePointAt(0) as number).filter((c) => !isIgnorable(c))
+    const found = fonts.find((k) => {
+      const covers = loaded.get(k)?.covers
+      return covers && needed.every((c) => covers.has(c))
+    })
+    return found ?? (fonts.find((k) => loaded.has(k)) as FontKey)
+  }
+
+  const itemise = (text: string, fonts: readonly FontKey[]): Item[] => {
+    const simple = isPlain(text)
+    const levels = simple ? null : bidi.getEmbeddingLevels(text).levels
+    if (simple) {
+      const first = fonts[0] as FontKey
+      const covers = loaded.get(first)?.covers
+      if (covers && [...text].every((c) => covers.has(c.codePointAt(0) as number))) return [{ text, font: first, level: 0 }]
+    }
+    const out: Item[] = []
+    for (const { segment, index } of graphemes.segment(text)) {
+      const level = levels?.[index] ?? 0
+      const last = out.at(-1)
+      const font = /^\s+$/.test(segment) && last ? last.font : fontOf(segment, fonts)
+      if (last && last.font === font && last.level === level) out[out.length - 1] = { ...last, text: last.text + segment }
+      else out.push({ text: segment, font, level })
+    }
+    return visualOrder(out)
+  }
+
+  const shapeItem = (item: Item): Omit<Run, 'x' | 'rtl'> => {
+    const key = `${item.font} ${item.level % 2} ${item.text}`
+    const known = shaped.get(key)
+    if (known) return known
+    const { font, unitsPerEm } = loaded.get(item.font) as Loaded
+    const buffer = new Buffer()
+    buffer.addText(item.text)
+    buffer.guessSegmentProperties()
+    buffer.setDirection(item.level % 2 ? Direction.RTL : Direction.LTR)
+    harfbuzzShape(font, buffer)
+    const infos = buffer.getGlyphInfos()
+    let pen = 0
+    const glyphs = buffer.getGlyphPositions().map((p, i) => {
+      const at = { id: infos[i]?.codepoint ?? 0, x: (pen + p.xOffset) / unitsPerEm, y: -p.yOffset / unitsPerEm }
+      pen += p.xAdvance
+      return at
+    })
+    const run = { font: item.font, text: item.text, width: pen / unitsPerEm, glyphs }
+    if (shaped.size > 20_000) shaped.clear()
+    shaped.set(key, run)
+    return run
+  }
+
+  const line: Typesetter['line'] = (text, fonts, size) => {
+    let x = 0
+    const runs = itemise(text, fonts).map((item): Run => {
+      const r = shapeItem(item)
+      const at = x
+      x += r.width * size
+      const glyphs = r.glyphs.map((g) => ({ id: g.id, x: g.x * size, y: g.y * size }))
+      return { font: r.font, text: r.text, x: at, width: r.width * size, rtl: item.level % 2 === 1, glyphs }
+    })
+    return { text, width: x, runs }
+  }
+
+  const widthOf = (text: string, fonts: readonly FontKey[]): number =>
+    itemise(text, fonts).reduce((sum, item) => sum + shapeItem(item).width, 0)
+
+  const pieces = (text: string, fonts: readonly FontKey[], size: number, room: number): Piece[] => {
+    const out: Piece[] = []
+    const breaker = new LineBreaker(text)
+    let from = 0
+    for (let at = breaker.nextBreak(); at; at = breaker.nextBreak()) {
+      const piece = text.slice(from, at.position)
+      from = at.position
+      const width = widthOf(piece.trimEnd(), fonts) * size
+      const hard = at.required && /\n$/.test(piece)
+      if (width <= room) out.push({ text: piece, width, hard })
+      else
+        for (const { segment } of graphemes.segment(piece))
+          out.push({ text: segment, width: widthOf(segment, fonts) * size, hard: false })
+    }
+    return out
+  }
+
+  const fill = (parts: readonly Piece[], space: number, room: number): string[] => {
+    const out: string[] = []
+    let now = ''
+    let width = 0
+    for (const p of parts) {
+      const gap = now.length - now.trimEnd().length
+      if (now.trim() !== '' && width + gap * space + p.width > room + 0.01) {
+        out.push(now.trim())
+        now = ''
+        width = 0
+      }
+      width += (now === '' ? 0 : gap * space) + p.width
+      now += p.text
+      if (p.hard) {
+        out.push(now.trim())
+        now = ''
+        width = 0
+      }
+    }
+    if (now.trim() !== '') out.push(now.trim())
+    return out
+  }
+
+  const paragraph: Typesetter['paragraph'] = (text, fonts, size, room) => {
+    const parts = pieces(text, fonts, size, room)
+    if (parts.length === 0) return []
+    const space = widthOf(' ', fonts) * size
+    let lines = fill(parts, space, room)
+    let [low, high] = [Math.max(...parts.map((p) => p.width)), room]
+    while (high - low > size * 0.3 && lines.length > 1) {
+      const middle = (low + high) / 2
+      const tried = fill(parts, space, middle)
+      if (tried.length > lines.length) low = middle
+      else {
+        lines = tried
+        high = middle
+      }
+    }
+    return lines.map((l) => line(l, fonts, size))
+  }
+
+  return {
+    line: (text, fonts, size) => line(showable(text), fonts, size),
+    paragraph: (text, fonts, size, room) => paragraph(showable(text), fonts, size, room),
+    outline: (font, glyph) => {
+      const face = loaded.get(font) as Loaded
+      return { path: face.font.glyphToPath(glyph), unitsPerEm: face.unitsPerEm }
+    },
+    missing: (text, fonts) => {
+      const covered = (c: number) => fonts.some((k) => loaded.get(k)?.covers.has(c))
+      const lost = [...showable(text)].filter((c) => {
+        const code = c.codePointAt(0) as number
+        return code > 32 && !isIgnorable(code) && !covered(code)
+      })
+      return [...new Set(lost)]
+    },
+  }
+}
+
+function load(data: Uint8Array): Loaded {
+  const face = new Face(new Blob(data))
+  const covers = new Set(face.collectUnicodes())
+  if (covers.size === 0) throw new Error('typesetter: a font file has no characters; is it TrueType or OpenType?')
+  return { font: new Font(face), unitsPerEm: face.upem, covers }
+}
+
+/** Joiners and variation selectors have no glyph of their own. */
+const isIgnorable = (c: number): boolean => c === 0x200c || c === 0x200d || c === 0xad || (c >= 0xfe00 && c <= 0xfe0f)
+const isPlain = (text: string): boolean => !/[^\u0020-\u024f\u2010-\u2027\u20a0-\u20bf]/.test(text)
+
+/** Runs of one line from left to right: reverse every sequence at or above each level (UAX #9, rule L2). */
+function visualOrder(items: readonly Item[]): Item[] {
+  let out = [...items]
+  const top = Math.max(0, ...out.map((i) => i.level))
+  for (let level = top; level >= 1; level--) {
+    const next: Item[] = []
+    let group: Item[] = []
+    for (const item of out) {
+      if (item.level >= level) group.unshift(item)
+      else {
+        next.push(...group, item)
+        group = []
+      }
+    }
+    out = [...next, ...group]
+  }
+  return out
+}

@@ -1,0 +1,28 @@
+/** The stages from figure to picture, in order. `readings` (text to figures) is the other half; see `core/propose`. */
+import type { Figure } from './figure'
+import { layout } from './layout'
+import { measure, type Typesetter } from './measure'
+import { route, type Routed } from './route'
+import { scene, type Scene } from './scene'
+import { styleOf, type Theme } from './style'
+
+export function routedFigure(figure: Figure, theme: Theme, typesetter: Typesetter): Routed {
+  const style = styleOf(figure, theme)
+  const sized = inStage('measure', () => measure(figure, style, typesetter))
+  const placed = inStage('layout', () => layout(sized, typesetter))
+  return inStage('route', () => route(placed))
+}
+
+export const sceneOf = (figure: Figure, theme: Theme, typesetter: Typesetter): Scene => {
+  const routed = routedFigure(figure, theme, typesetter)
+  return inStage('scene', () => scene(routed))
+}
+
+/** A fault inside a stage says which stage it was. */
+function inStage<T>(stage: string, run: () => T): T {
+  try {
+    return run()
+  } catch (error) {
+    throw new Error(`stage ${stage} failed`, { cause: error })
+  }
+}

@@ -1,0 +1,60 @@
+/** Peers with a heading and a line of detail: the top items of a list, headings with their text, or sentences. */
+import type { FigureNode } from '../figure'
+import type { ReadText } from '../reading'
+import { sentencesOf, slice, trimmed, type Block, type Span } from '../text'
+
+type Point = { readonly text: string; readonly detail: string; readonly source: readonly Span[] }
+export type Points = { readonly nodes: readonly FigureNode[]; readonly from: 'items' | 'headings' | 'sentences' }
+
+const MOST_HEADING_WORDS = 9
+
+export function pointsFigure(read: ReadText): Points {
+  const items = read.blocks.filter((b) => b.type === 'item')
+  const headings = read.blocks.filter((b) => b.type === 'heading')
+  const from = items.length >= 2 ? 'items' : headings.length >= 2 ? 'headings' : 'sentences'
+  const points = from === 'items' ? fromItems(read.text, items) : from === 'headings' ? fromHeadings(read) : fromSentences(read)
+  const nodes = points.filter((p) => p.text !== '').map((p, i): FigureNode => ({ id: `n${i + 1}`, role: 'point', text: p.text, order: i + 1, source: p.source, ...(p.detail ? { detail: p.detail } : {}) }))
+  return { nodes, from }
+}
+
+function fromItems(text: string, items: readonly Block[]): Point[] {
+  const top = Math.min(...items.map((b) => b.depth))
+  const out: Point[] = []
+  for (const b of items) {
+    if (b.depth === top) out.push(headed(text, b.span))
+    else {
+      const last = out.pop()
+      const words = clean(slice(text, b.span))
+      if (last) out.push({ ...last, detail: last.detail ? `${last.detail}; ${words}` : words, source: [...last.source, b.span] })
+    }
+  }
+  return out
+}
+
+/** "Heading: the rest", "Heading – the rest"; or the whole as heading. */
+function headed(text: string, span: Span): Point {
+  const words = slice(text, span)
+  const m = /^(?:\*\*)?([^:–—]{2,60}?)(?:\*\*)?(?:\s*:(?:\*\*)?\s+|\s+[–—]\s+)(?=\S)/.exec(words)
+  if (m) return { text: clean(m[1] as string), detail: clean(words.slice(m[0].length)), source: [span] }
+  const first = /^(.{8,80}?[.!?])\s+(?=\p{Lu})/su.exec(words)
+  if (first && words.split(/\s+/).length > MOST_HEADING_WORDS) return { text: clean(first[1] as string), detail: clean(words.slice(first[0].length)), source: [span] }
+  return { text: clean(words), detail: '', source: [span] }
+}
+
+function fromHeadings(read: ReadText): Point[] {
+  const out: Point[] = []
+  for (const b of read.blocks) {
+    if (b.type === 'heading') out.push({ text: clean(slice(read.text, b.span)), detail: '', source: [b.span] })
+    const last = out.at(-1)
+    if (b.type === 'paragraph' && last && last.detail === '') out[out.length - 1] = { ...last, detail: clean(slice(read.text, b.span)), source: [...last.source, b.span] }
+  }
+  return out
+}
+
+function fromSentences(read: ReadText): Point[] {
+  const segmenter = new Intl.Segmenter('en', { granularity: 'sentence' })
+  const paragraphs = read.blocks.filter((b) => b.type === 'paragraph' || b.type === 'item')
+  return paragraphs.flatMap((b) => sentencesOf(read.text, b.span, segmenter)).map((s) => headed(read.text, trimmed(read.text, s)))
+}
+
+const clean = (s: string): string => s.replace(/\*\*|__/g, '').replace(/\s+/g, ' ').replace(/[.;。]$/u, '').trim().slice(0, 1500)

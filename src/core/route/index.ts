@@ -1,0 +1,2 @@
+export type { PlacedLabel } from './labels'
+export { reroute, route, type Route, type Routed } from './route'

@@ -1,0 +1,1 @@
+export { scene, type Fit, type Mark, type Scene, type SceneLine, type SceneRun } from './scene'

@@ -1,0 +1,122 @@
+/** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
+ *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
+import { POINTS_PER_PX } from '../figure'
+import { boxAround, centreOf, union, type Box, type Point, type ShapeName } from '../geometry'
+import type { Decor } from '../layout'
+import type { Run, TextBlock } from '../measure'
+import type { Routed } from '../route'
+
+export type SceneRun = Run
+export type SceneLine = { readonly runs: readonly SceneRun[]; readonly baseline: number; readonly size: number; readonly strong: boolean }
+export type Mark =
+  | { readonly mark: 'shape'; readonly owner: string; readonly shape: ShapeName; readonly box: Box; readonly fill: string; readonly line: string; readonly width: number }
+  | { readonly mark: 'connector'; readonly owner: string; readonly points: readonly Point[]; readonly line: string; readonly width: number; readonly arrow: number; readonly corner: number }
+  | { readonly mark: 'ellipse'; readonly centre: Point; readonly radius: Point; readonly line: string; readonly width: number }
+  | { readonly mark: 'text'; readonly owner: string; readonly lines: readonly SceneLine[]; readonly fill: string }
+
+/** How layout px become frame px: multiply by `scale`, then add `dx`, `dy`. */
+export type Fit = { readonly scale: number; readonly dx: number; readonly dy: number }
+export type Scene = {
+  readonly width: number
+  readonly height: number
+  readonly background: string
+  readonly marks: readonly Mark[]
+  readonly fit: Fit
+  /** Nodes and connectors by place, for pointing and for alternatives to seeing. */
+  readonly nodes: readonly { readonly id: string; readonly box: Box; readonly text: string; readonly held: boolean }[]
+  readonly links: readonly { readonly id: string; readonly from: string; readonly to: string; readonly points: readonly Point[]; readonly text: string }[]
+  /** pt; null for a figure without text. */
+  readonly smallestText: number | null
+  readonly missing: readonly string[]
+}
+
+/** Figures may grow a little to fill their frame; more would make neighbouring figures of a folio look unlike. */
+const LARGEST_SCALE = 1.3
+
+/** `keep` holds the fit of an earlier picture, so that nothing but the dragged node moves while it is dragged. */
+export function scene(routed: Routed, keep: { fit: Fit; width: number; height: number } | null = null): Scene {
+  const { style } = routed
+  const { fit, width, height } = keep ?? fitted(extent(routed), routed)
+  const at = (p: Point): Point => ({ x: p.x * fit.scale + fit.dx, y: p.y * fit.scale + fit.dy })
+  const boxAt = (b: Box): Box => ({ ...at(b), width: b.width * fit.scale, height: b.height * fit.scale })
+  const text = (owner: string, block: TextBlock, centre: Point, fill: string): Mark => textMark(owner, block, at(centre), fit.scale, fill)
+  const connectors = routed.routes.map(
+    (r): Mark => ({
+      mark: 'connector',
+      owner: r.id,
+      points: r.points.map(at),
+      line: style.connector.line,
+      width: style.connector.width * fit.scale,
+      arrow: style.connector.arrow * fit.scale,
+      corner: style.body.size * 0.35 * fit.scale,
+    }),
+  )
+  const nodes = routed.nodes.flatMap((n): Mark[] => {
+    const look = style.roles[n.role]
+    const shape: Mark = { mark: 'shape', owner: n.id, shape: n.shape, box: boxAt(n.box), fill: look.fill, line: look.line, width: style.outline * fit.scale }
+    return [shape, text(n.id, n.block, centreOf(n.box), look.text)]
+  })
+  const labels = routed.routes.flatMap((r) => (r.label ? [text(r.id, r.label.block, centreOf(r.label.box), style.connector.text)] : []))
+  const marks = [...routed.decor.map((d) => decorMark(d, routed, at, fit.scale)), ...connectors, ...nodes, ...labels]
+  const sizes = marks.flatMap((m) => (m.mark === 'text' ? m.lines.map((l) => l.size) : []))
+  return {
+    width,
+    height,
+    background: style.page,
+    marks,
+    fit,
+    nodes: routed.nodes.map((n) => ({ id: n.id, box: boxAt(n.box), text: n.block.text, held: n.held !== null })),
+    links: routed.routes.map((r) => ({ id: r.id, from: r.from, to: r.to, points: r.points.map(at), text: r.label?.block.text ?? '' })),
+    smallestText: sizes.length ? Math.min(...sizes) * POINTS_PER_PX : null,
+    missing: routed.missing,
+  }
+}
+
+function textMark(owner: string, block: TextBlock, centre: Point, scale: number, fill: string): Mark {
+  const lines = block.lines.map((l): SceneLine => {
+    const left = centre.x + l.x * scale
+    const runs = l.line.runs.map((r) => ({
+      ...r,
+      x: left + r.x * scale,
+      width: r.width * scale,
+      glyphs: r.glyphs.map((g) => ({ id: g.id, x: left + g.x * scale + r.x * scale, y: g.y * scale })),
+    }))
+    return { runs, baseline: centre.y + l.baseline * scale, size: l.size * scale, strong: l.strong }
+  })
+  return { mark: 'text', owner, lines, fill }
+}
+
+function decorMark(d: Decor, routed: Routed, at: (p: Point) => Point, scale: number): Mark {
+  const { style } = routed
+  if (d.kind === 'core') return textMark('', d.block, at(d.centre), scale, style.roles.concept.text)
+  return {
+    mark: 'ellipse',
+    centre: at(d.centre),
+    radius: { x: d.radius.x * scale, y: d.radius.y * scale },
+    line: style.roles.point.line,
+    width: style.outline * scale,
+  }
+}
+
+/** The box around everything drawn, in layout px. */
+function extent(routed: Routed): Box {
+  const points = routed.routes.flatMap((r) => r.points.map((p) => ({ ...p, width: 0, height: 0 })))
+  const labels = routed.routes.flatMap((r) => (r.label ? [r.label.box] : []))
+  const decor = routed.decor.map((d) =>
+    d.kind === 'core' ? boxAround(d.centre, d.block) : boxAround(d.centre, { width: d.radius.x * 2, height: d.radius.y * 2 }),
+  )
+  return union([...routed.nodes.map((n) => n.box), ...points, ...labels, ...decor])
+}
+
+function fitted(content: Box, routed: Routed): { fit: Fit; width: number; height: number } {
+  const { frame, margin } = routed.style
+  const scale = Math.min(
+    frame.width || frame.height ? LARGEST_SCALE : 1,
+    frame.width ? (frame.width - 2 * margin) / Math.max(1, content.width) : Infinity,
+    frame.height ? (frame.height - 2 * margin) / Math.max(1, content.height) : Infinity,
+  )
+  const width = frame.width ?? content.width * scale + 2 * margin
+  const height = frame.height ?? content.height * scale + 2 * margin
+  const c = centreOf(content)
+  return { width, height, fit: { scale, dx: width / 2 - c.x * scale, dy: height / 2 - c.y * scale } }
+}

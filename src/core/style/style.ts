@@ -1,0 +1,100 @@
+/** What a figure looks like, complete: no stage after this one asks for a default. */
+import { frameTable, type Figure, type FrameName, type NodeRole } from '../figure'
+import type { ShapeName } from '../geometry'
+import { fontChain, type FontKey } from './fonts'
+
+export type RoleLook = { readonly shape: ShapeName; readonly fill: string; readonly line: string; readonly text: string }
+export type TextLook = { readonly fonts: readonly FontKey[]; readonly size: number; readonly leading: number }
+
+export type FigureStyle = {
+  readonly page: string
+  readonly connector: { readonly line: string; readonly width: number; readonly arrow: number; readonly text: string }
+  readonly roles: Readonly<Record<NodeRole, RoleLook>>
+  readonly outline: number
+  /** Sizes in px of the layout, leading as a multiple of the size. */
+  readonly heading: TextLook
+  readonly body: TextLook
+  readonly label: TextLook
+  readonly padding: { readonly x: number; readonly y: number }
+  /** Free room between nodes: beside each other, and between one layer and the next. */
+  readonly gap: { readonly beside: number; readonly between: number }
+  /** Free room between the figure and its frame. */
+  readonly margin: number
+  readonly frame: { readonly name: FrameName; readonly width: number | null; readonly height: number | null }
+  readonly wrap: { readonly step: number; readonly question: number; readonly point: number }
+}
+
+export type Theme = 'light' | 'dark'
+
+type Colours = { page: string; ink: string; quiet: string; line: string; sea: [string, string]; brass: [string, string]; solid: [string, string] }
+
+/** Fill and line of each family; contrast of text on fill is at least 7:1 in both themes (see style.test.ts). */
+const colours: Record<Theme, Colours> = {
+  light: {
+    page: '#FFFFFF',
+    ink: '#16242B',
+    quiet: '#4C5B62',
+    line: '#16242B',
+    sea: ['#E3EEEF', '#1F5C66'],
+    brass: ['#FBF1DE', '#B0812E'],
+    solid: ['#16242B', '#16242B'],
+  },
+  dark: {
+    page: '#131C21',
+    ink: '#ECEFEA',
+    quiet: '#A9B6BA',
+    line: '#C9D3D4',
+    sea: ['#1B3940', '#6FB1BB'],
+    brass: ['#3A301C', '#D3A653'],
+    solid: ['#E4E8E3', '#E4E8E3'],
+  },
+}
+
+/** Which shape a role has, after ISO 5807: process box, decision diamond, terminator. */
+const shapeOf: Record<NodeRole, ShapeName> = {
+  start: 'pill',
+  step: 'roundRect',
+  question: 'diamond',
+  end: 'pill',
+  concept: 'roundRect',
+  item: 'roundRect',
+  set: 'plain',
+  member: 'plain',
+  choice: 'rect',
+  chance: 'pill',
+  outcome: 'rect',
+  option: 'roundRect',
+  criterion: 'rect',
+  point: 'roundRect',
+}
+const familyOf = (role: NodeRole): 'sea' | 'brass' | 'solid' =>
+  role === 'question' || role === 'choice' ? 'brass' : role === 'end' || role === 'start' ? 'solid' : 'sea'
+
+const roleLook = (role: NodeRole, c: Colours): RoleLook => {
+  const [fill, line] = c[familyOf(role)]
+  return { shape: shapeOf[role], fill, line, text: familyOf(role) === 'solid' ? c.page : c.ink }
+}
+
+const roles: readonly NodeRole[] = Object.keys(shapeOf) as NodeRole[]
+
+/** The full style of a figure in a theme: house style, frame and typeface brought together. */
+export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): FigureStyle {
+  const c = colours[theme]
+  const frame = frameTable[figure.frame]
+  const size = frame.medium === 'slide' ? 20 : 15
+  const { typeface } = figure.dress
+  return {
+    page: c.page,
+    connector: { line: c.line, width: size / 12, arrow: size * 0.55, text: c.quiet },
+    roles: Object.fromEntries(roles.map((r) => [r, roleLook(r, c)])) as Record<NodeRole, RoleLook>,
+    outline: size / 12,
+    heading: { fonts: fontChain(typeface, 600), size, leading: 1.25 },
+    body: { fonts: fontChain(typeface, 400), size, leading: 1.25 },
+    label: { fonts: fontChain(typeface, 400), size: size * 0.85, leading: 1.2 },
+    padding: { x: size * 0.9, y: size * 0.65 },
+    gap: { beside: size * 2.2, between: size * 2.6 },
+    margin: size * 2,
+    frame: { name: figure.frame, width: frame.width, height: frame.height },
+    wrap: { step: size * 10, question: size * 7.5, point: size * 13 },
+  }
+}

@@ -1,0 +1,179 @@
+/** Plain text to blocks: headings, list items, paragraphs, table rows, by Markdown marks and by indentation as people
+ *  really paste it (tabs, uneven spaces, any bullet). Knows no language. Spans leave the marker out; text is not changed. */
+import { trimmed, type Span } from './span'
+
+export type Block = {
+  readonly type: 'heading' | 'item' | 'paragraph' | 'row'
+  /** Heading level from 1; depth of an item from 0; 0 otherwise. */
+  readonly depth: number
+  readonly ordered: boolean
+  /** The number an ordered item carries in the text. */
+  readonly number: number | null
+  readonly span: Span
+  readonly cells: readonly Span[]
+}
+
+type Line = { readonly start: number; readonly end: number; readonly indent: number; readonly text: string }
+type Marker = { readonly length: number; readonly ordered: boolean; readonly number: number | null; readonly style: string }
+
+const TAB = 4
+const BULLET = /^(?:[-*+•◦▪▫‣⁃·●○■□◆◇►▶➤➢✓✔☐☑–—]|\p{Extended_Pictographic}\ufe0f?|o(?=[\t ]))[\t \u00a0]+/u
+const NUMBER = /^\(?(\p{Nd}{1,3})(?:[.)．。、:](?!\p{Nd})|\))[\t \u00a0]*/u
+const OUTLINE_NUMBER = /^(\d{1,3}(?:\.\d{1,3})+)[.)]?[\t \u00a0]+/
+const LETTER = /^\(?([a-z]|[ivx]{1,4}|[A-H])[.)][\t \u00a0]+/
+const STEP = /^(?:step|schritt|paso|étape)[\t ]+(\d{1,3})[.):]?[\t ]+/i
+const HEADING = /^(#{1,6})[\t ]+/
+const SEPARATOR = /^\|?[\s:|-]+\|?$/
+
+export function blocksOf(text: string): Block[] {
+  const lines = linesOf(text)
+  const out: Block[] = []
+  const stack: { indent: number; style: string }[] = []
+  let at = 0
+  while (at < lines.length) {
+    const line = lines[at] as Line
+    const marker = markerOf(line.text)
+    if (line.text === '') {
+      if (lines[at + 1]?.text !== '' && !markerOf(lines[at + 1]?.text ?? '')) stack.length = 0
+      at++
+    } else if (HEADING.test(line.text)) {
+      const marks = (HEADING.exec(line.text) as RegExpExecArray)[0].length
+      out.push(block('heading', text, { start: line.start + marks, end: line.end }, { depth: line.text.indexOf(' ') }))
+      stack.length = 0
+      at++
+    } else if (line.text.startsWith('|')) {
+      if (!SEPARATOR.test(line.text)) out.push({ ...block('row', text, line), cells: cellsOf(text, line) })
+      at++
+    } else if (marker) {
+      const depth = depthOf(stack, line.indent, marker)
+      const end = continuation(lines, at, stack)
+      const last = lines[end - 1] as Line
+      out.push(block('item', text, { start: line.start + marker.length, end: last.end }, { depth, ordered: marker.ordered, number: marker.number }))
+      at = end
+    } else {
+      at = paragraph(text, lines, at, out)
+      stack.length = 0
+    }
+  }
+  return out.filter((b) => b.span.end > b.span.start)
+}
+
+function block(type: Block['type'], text: string, span: Span, more: Partial<Block> = {}): Block {
+  return { type, depth: 0, ordered: false, number: null, cells: [], ...more, span: withoutEmphasis(text, trimmed(text, span)) }
+}
+
+/** `**All bold**` is its words. */
+function withoutEmphasis(text: string, s: Span): Span {
+  const m = /^(\*\*|__)(?=\S)([^*_]+)\1:?$/.exec(text.slice(s.start, s.end))
+  return m ? trimmed(text, { start: s.start + 2, end: s.start + 2 + (m[2] as string).length }) : s
+}
+
+function linesOf(text: string): Line[] {
+  const out: Line[] = []
+  for (let start = 0; start <= text.length; ) {
+    const found = text.indexOf('\n', start)
+    const end = found < 0 ? text.length : found
+    const raw = text.slice(start, end)
+    const lead = (/^[\t \u00a0]*/.exec(raw) as RegExpExecArray)[0]
+    const indent = [...lead].reduce((n, c) => n + (c === '\t' ? TAB : 1), 0)
+    out.push({ start: start + lead.length, end: start + raw.trimEnd().length, indent, text: raw.trim() })
+    start = end + 1
+  }
+  return out
+}
+
+export function markerOf(line: string): Marker | null {
+  const step = STEP.exec(line)
+  if (step) return { length: step[0].length, ordered: true, number: Number(step[1]), style: 'step' }
+  const outline = OUTLINE_NUMBER.exec(line)
+  if (outline) {
+    const parts = (outline[1] as string).split('.')
+    return { length: outline[0].length, ordered: true, number: Number(parts.at(-1)), style: `outline${parts.length}` }
+  }
+  const number = NUMBER.exec(line)
+  if (number) return { length: number[0].length, ordered: true, number: digits(number[1] as string), style: 'number' }
+  const bullet = BULLET.exec(line)
+  if (bullet) return { length: bullet[0].length, ordered: false, number: null, style: `bullet${bullet[0].trim()}` }
+  const letter = LETTER.exec(line)
+  if (letter) return { length: letter[0].length, ordered: true, number: null, style: 'letter' }
+  return null
+}
+
+/** The value of decimal digits of any script: every script's digits stand in one row of ten, its zero first. */
+function digits(s: string): number {
+  return [...s].reduce((n, c) => {
+    let zero = c.codePointAt(0) as number
+    const code = zero
+    while (/\p{Nd}/u.test(String.fromCodePoint(zero - 1)) && code - zero < 9) zero--
+    return n * 10 + (code - zero)
+  }, 0)
+}
+
+/** Depth of an item by its indent, one column of slack; at equal indents a change from numbers to bullets goes deeper. */
+function depthOf(stack: { indent: number; style: string }[], indent: number, marker: Marker): number {
+  const same = (s: { indent: number; style: string }) => s.style === marker.style
+  while (stack.length && indent < (stack.at(-1) as { indent: number }).indent - 1) stack.pop()
+  const top = stack.at(-1)
+  if (top && indent <= top.indent + 1 && !same(top)) {
+    const known = stack.findLastIndex((s) => same(s) && Math.abs(s.indent - indent) <= 1)
+    if (known >= 0) stack.length = known
+    else if (marker.style === 'number' || marker.style === 'step') stack.length = Math.max(0, stack.findIndex((s) => Math.abs(s.indent - indent) <= 1))
+  } else if (top && indent <= top.indent + 1) stack.pop()
+  stack.push({ indent, style: marker.style })
+  return stack.length - 1
+}
+
+/** First line after an item's own lines: lines without marker that follow at once belong to it. */
+function continuation(lines: readonly Line[], at: number, stack: readonly { indent: number }[]): number {
+  let end = at + 1
+  const indent = stack.at(-1)?.indent ?? 0
+  for (; end < lines.length; end++) {
+    const next = lines[end] as Line
+    const ended = next.text === '' || markerOf(next.text) || HEADING.test(next.text) || next.text.startsWith('|')
+    if (ended || (next.indent <= indent && /^\p{Lu}/u.test(next.text) && /[.!?:]$/.test((lines[end - 1] as Line).text))) break
+  }
+  return end
+}
+
+/** A paragraph, or the items that it really is: several short lines each of which could stand alone. */
+function paragraph(text: string, lines: readonly Line[], at: number, out: Block[]): number {
+  let end = at
+  while (end < lines.length) {
+    const l = lines[end] as Line
+    if (l.text === '' || (end > at && (markerOf(l.text) || HEADING.test(l.text) || l.text.startsWith('|')))) break
+    end++
+  }
+  const own = lines.slice(at, end)
+  if (looksLikeLines(own)) {
+    const stack: { indent: number; style: string }[] = []
+    for (const l of own) {
+      const depth = depthOf(stack, l.indent, { length: 0, ordered: false, number: null, style: 'line' })
+      out.push(block('item', text, l, { depth }))
+    }
+    return end
+  }
+  const span = { start: (own[0] as Line).start, end: (own.at(-1) as Line).end }
+  const heading = own.length === 1 && isBoldOrShort(own[0] as Line, lines[end + 1])
+  out.push(block(heading ? 'heading' : 'paragraph', text, span, heading ? { depth: 2 } : {}))
+  return end
+}
+
+const looksLikeLines = (own: readonly Line[]): boolean =>
+  own.length >= 3 &&
+  own.every((l, i) => l.text.length <= 90 && !/[,;]$/.test(l.text) && (i === 0 || !/^\p{Ll}/u.test(l.text) || /^[a-z]\S* /.test(l.text))) &&
+  own.filter((l) => !/[.!?]$/.test(l.text) || l.text.length < 45).length >= own.length - 1 &&
+  own.filter((l) => /^[^\p{Ll}]/u.test(l.text)).length >= own.length * 0.7
+
+const isBoldOrShort = (l: Line, next: Line | undefined): boolean =>
+  /^(\*\*|__)[^*_]+\1$/.test(l.text) || (l.text.length <= 60 && !/[.!?:;,]$/.test(l.text) && next !== undefined && next.text !== '' && /^\p{Lu}/u.test(l.text))
+
+function cellsOf(text: string, line: Line): Span[] {
+  const out: Span[] = []
+  let start = line.start + 1
+  for (let i = start; i <= line.end; i++)
+    if (i === line.end || text[i] === '|') {
+      if (i > start || text[i] === '|') out.push(trimmed(text, { start, end: i }))
+      start = i + 1
+    }
+  return out
+}

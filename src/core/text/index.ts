@@ -1,0 +1,3 @@
+export { blocksOf, markerOf, type Block } from './blocks'
+export { sentencesOf } from './sentences'
+export { mergedSpans, shift, slice, spansMeet, trimmed, type Span } from './span'

@@ -1,0 +1,24 @@
+/** A stretch of text: UTF-16 offsets into the text as it stands, end exclusive. Source text is never rewritten. */
+export type Span = { readonly start: number; readonly end: number }
+
+export const slice = (text: string, s: Span): string => text.slice(s.start, s.end)
+export const shift = (s: Span, by: number): Span => ({ start: s.start + by, end: s.end + by })
+export const spansMeet = (a: Span, b: Span): boolean => a.start < b.end && b.start < a.end
+
+/** The span without the white space at its ends; an all-white span collapses to its start. */
+export function trimmed(text: string, s: Span): Span {
+  const inside = slice(text, s)
+  const start = s.start + (inside.length - inside.trimStart().length)
+  return { start: Math.min(start, s.end), end: Math.max(Math.min(start, s.end), s.start + inside.trimEnd().length) }
+}
+
+/** Sorted, with overlapping and touching spans made one. */
+export function mergedSpans(spans: readonly Span[]): Span[] {
+  const out: Span[] = []
+  for (const s of spans.toSorted((a, b) => a.start - b.start || a.end - b.end)) {
+    const last = out.at(-1)
+    if (last && s.start <= last.end) out[out.length - 1] = { start: last.start, end: Math.max(last.end, s.end) }
+    else out.push(s)
+  }
+  return out
+}
