@@ -265,7 +265,7 @@ export function actionOf(words: readonly Word[], lexicon: Lexicon, own: readonly
   }
   const doing = actor !== null || subject.every((w) => PRONOUNS.has(w.lower))
   const label = doing ? labelOf([head, ...rest]) : labelOf(withoutTail(words))
-  return make(doing ? not + (negative ? lowerFirst(label) : label) : label, actor, doing, words)
+  return make(doing ? not + (negative ? lowerFirst(label) : label) : label, actor, doing, doing ? [head, ...rest] : words)
 }
 
 const plainAction = (words: readonly Word[]): Action => ({

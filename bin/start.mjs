@@ -1,0 +1,79 @@
+// `npm start`: everything a fresh machine lacks, then the application, until Ctrl-C.
+import { spawn } from 'node:child_process'
+import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import path from 'node:path'
+import { freePort, startCluster } from './cluster.mjs'
+import { build, checkNode, copyFonts, environment, give, installDebian, installModules, migrate, root, say } from './prepare.mjs'
+
+const begin = performance.now()
+const seconds = (since) => `${((performance.now() - since) / 1000).toFixed(1)} s`
+async function stage(name, work) {
+  const since = performance.now()
+  const result = await work()
+  say(`${name}: ready after ${seconds(since)}`)
+  return result
+}
+
+checkNode()
+const pidFile = path.join(root, '.data/start.pid')
+mkdirSync(path.dirname(pidFile), { recursive: true })
+const other = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0
+if (other && other !== process.pid && existsSync(`/proc/${other}/cmdline`) && readFileSync(`/proc/${other}/cmdline`, 'utf8').includes('start.mjs'))
+  give(`Idle Compass is already running from this folder (process ${other}). Stop it with Ctrl-C there, or: kill ${other}`)
+writeFileSync(pidFile, String(process.pid))
+
+let cluster = null
+let child = null
+let ending = false
+function end() {
+  if (ending) return
+  ending = true
+  say('stopping')
+  if (!child || child.exitCode !== null) return finish(0)
+  child.kill('SIGTERM')
+  setTimeout(() => child.kill('SIGKILL'), 5000).unref()
+}
+function finish(code) {
+  cluster?.stop()
+  rmSync(pidFile, { force: true })
+  say('stopped')
+  process.exit(code)
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, end)
+
+try {
+  await stage('Debian packages', () => installDebian(['postgresql']))
+  await stage('Node packages', installModules)
+  await stage('fonts', copyFonts)
+  cluster = await stage('database', startCluster)
+  const env = { DATABASE_URL: cluster.url('idle_compass') }
+  await stage('migrations and demo data', () => migrate(env))
+  await stage('build', build)
+  const wanted = Number(process.env.PORT ?? 4100)
+  const port = await freePort(wanted)
+  if (port !== wanted) say(`port ${wanted} is taken, so port ${port} is used`)
+  // Next's own entry with this Node: no npm or shell between us and the signals.
+  child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: root,
+    env: environment({ ...env, NODE_ENV: 'production' }),
+    stdio: ['ignore', openSync(path.join(root, '.data/server.log'), 'a'), 'inherit'],
+    detached: true,
+  })
+  child.on('exit', (code) => finish(ending ? 0 : (code ?? 1)))
+  const url = `http://localhost:${port}`
+  await answers(url)
+  console.log(`\n  Idle Compass is at ${url}   (${seconds(begin)}; Ctrl-C stops it)\n`)
+} catch (error) {
+  cluster?.stop()
+  rmSync(pidFile, { force: true })
+  give(error.message)
+}
+
+async function answers(url) {
+  for (let i = 0; i < 150; i++) {
+    const ok = await fetch(`${url}/api/health`).then((r) => r.ok, () => false)
+    if (ok) return
+    await new Promise((r) => setTimeout(r, 200))
+  }
+  throw new Error(`The server did not answer at ${url} within 30 seconds; its messages are above.`)
+}

@@ -1,0 +1,41 @@
+import { z } from 'zod'
+import { Refusal, folioRoute } from '@/server/answer'
+import { figureFile } from '@/server/figureFile'
+import { freshProjection } from '@/server/folioDocument'
+
+export const dynamic = 'force-dynamic'
+
+const options = z.object({
+  format: z.enum(['svg', 'png']).default('png'),
+  words: z.enum(['text', 'outlines']).default('outlines'),
+  theme: z.enum(['light', 'dark']).default('light'),
+  background: z.enum(['yes', 'no']).default('yes'),
+  scale: z.coerce.number().min(0.1).max(4).default(1),
+  show: z.enum(['inline', 'attachment']).default('attachment'),
+})
+const types = { svg: 'image/svg+xml', png: 'image/png' } as const
+
+export const GET = folioRoute(
+  'read',
+  async ({ folio, params, request }) => {
+    const parsed = options.safeParse(Object.fromEntries(new URL(request.url).searchParams))
+    if (!parsed.success) throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
+    const o = parsed.data
+    const { figures } = await freshProjection(folio)
+    const figure = figures.find((f) => f.id === params.figureId)
+    if (!figure) throw new Refusal({ code: 'not-found', what: 'figure' })
+    const file = await figureFile(figure, { ...o, background: o.background === 'yes' })
+    if ('code' in file) throw new Refusal(file)
+    const name = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.${o.format}`
+    return new Response(Buffer.from(file), {
+      headers: {
+        'content-type': types[o.format],
+        'content-disposition': `${o.show}; filename*=UTF-8''${encodeURIComponent(name)}`,
+        'cache-control': 'private, no-cache',
+        // An SVG opened by itself may run nothing and fetch nothing.
+        'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; font-src data:; sandbox",
+      },
+    })
+  },
+  { name: 'figure file', perMinute: 600 },
+)

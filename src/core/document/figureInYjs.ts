@@ -1,0 +1,59 @@
+/** A figure inside the shared document: one map per figure, node and link, one entry per field, so that two people who
+ *  change different fields of one node both keep their change. */
+import * as Y from 'yjs'
+import { figureSchema, type Figure } from '../figure'
+import { apply, type Edit } from './edit'
+
+type Fields = Record<string, unknown>
+const PARTS = ['nodes', 'links'] as const
+
+/** The figure, or null when what is stored is not one (another version wrote it, or somebody tampered with it). */
+export function readFigure(shared: Y.Map<unknown>): Figure | null {
+  const raw = shared.toJSON() as Fields
+  const nodes = raw.nodes as Record<string, Fields> | undefined
+  const links = raw.links as Record<string, Fields> | undefined
+  // A link whose end somebody else removed at the same time is not part of the figure any more.
+  const kept = Object.fromEntries(Object.entries(links ?? {}).filter(([, l]) => nodes?.[String(l.from)] && nodes[String(l.to)]))
+  const parsed = figureSchema.safeParse({ ...raw, nodes: nodes ?? {}, links: kept })
+  return parsed.success ? parsed.data : null
+}
+
+export function newSharedFigure(figure: Figure): Y.Map<unknown> {
+  const shared = new Y.Map<unknown>()
+  for (const [key, value] of Object.entries(figure)) {
+    if (key !== 'nodes' && key !== 'links') shared.set(key, value)
+    else shared.set(key, new Y.Map(Object.entries(value as Record<string, Fields>).map(([id, fields]) => [id, new Y.Map(Object.entries(fields))])))
+  }
+  return shared
+}
+
+/** Applies the edit to the shared figure and gives the edit that takes it back; null when there is no figure. */
+export function applyShared(shared: Y.Map<unknown>, edit: Edit, origin: unknown): Edit | null {
+  const before = readFigure(shared)
+  if (!before) return null
+  const { figure, inverse } = apply(before, edit)
+  shared.doc?.transact(() => writeDifference(shared, before, figure), origin)
+  return inverse
+}
+
+function writeDifference(shared: Y.Map<unknown>, before: Figure, after: Figure): void {
+  const head = (f: Figure): Fields => Object.fromEntries(Object.entries(f).filter(([k]) => k !== 'nodes' && k !== 'links'))
+  writeFields(shared, head(before), head(after))
+  for (const part of PARTS) {
+    const map = shared.get(part) as Y.Map<Y.Map<unknown>>
+    for (const id of Object.keys(before[part])) if (!after[part][id]) map.delete(id)
+    for (const [id, fields] of Object.entries(after[part])) {
+      const old = before[part][id]
+      const known = map.get(id)
+      if (old === fields) continue
+      if (!old || !known) map.set(id, new Y.Map(Object.entries(fields)))
+      else writeFields(known, { ...old }, { ...fields })
+    }
+  }
+}
+
+function writeFields(map: Y.Map<unknown>, before: Fields, after: Fields): void {
+  for (const key of Object.keys(before)) if (after[key] === undefined) map.delete(key)
+  for (const [key, value] of Object.entries(after))
+    if (value !== undefined && JSON.stringify(value) !== JSON.stringify(before[key])) map.set(key, value)
+}

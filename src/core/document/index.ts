@@ -1,0 +1,21 @@
+export { all, apply, type Applied, type Change, type Edit, type FigureHead } from './edit'
+export { applyShared, newSharedFigure, readFigure } from './figureInYjs'
+export { outlineOf, type OutlineRow } from './outline'
+export {
+  addBranch,
+  connect,
+  hold,
+  indent,
+  insertAfter,
+  insertOn,
+  insertQuestionAfter,
+  moveAfter,
+  moveBy,
+  outdent,
+  reattach,
+  release,
+  releaseAll,
+  remove,
+  rename,
+  renameLink,
+} from './shape'

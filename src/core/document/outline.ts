@@ -1,0 +1,69 @@
+/** A figure as indented rows: what the outline beside the picture shows. In a process the branches of a question stand
+ *  below it until they meet again; a link to a step already shown is a return. */
+import { linksInOrder, nodesInOrder, type Figure, type FigureLink, type FigureNode, type LinkId, type NodeId } from '../figure'
+import { reachable, successors } from '../graph'
+
+export type OutlineRow =
+  | { readonly row: 'node'; readonly id: NodeId; readonly depth: number; readonly number: number | null; readonly node: FigureNode }
+  | { readonly row: 'branch'; readonly id: LinkId; readonly depth: number; readonly link: FigureLink }
+  | { readonly row: 'goTo'; readonly id: LinkId; readonly depth: number; readonly to: FigureNode; readonly link: FigureLink }
+
+export function outlineOf(figure: Figure): OutlineRow[] {
+  const nodes = nodesInOrder(figure)
+  if (figure.kind !== 'process') return nodes.map((node, i) => ({ row: 'node', id: node.id, depth: 0, number: i + 1, node }))
+  return new ProcessOutline(figure, nodes).rows
+}
+
+class ProcessOutline {
+  readonly rows: OutlineRow[] = []
+  private readonly shown = new Set<NodeId>()
+  private readonly out = new Map<NodeId, FigureLink[]>()
+  private steps = 0
+
+  constructor(
+    private readonly figure: Figure,
+    private readonly nodes: readonly FigureNode[],
+  ) {
+    for (const l of linksInOrder(figure)) this.out.set(l.from, [...(this.out.get(l.from) ?? []), l])
+    for (const n of nodes) if (!this.shown.has(n.id)) this.sequence(n.id, 0, null)
+  }
+
+  /** Shows a node and what follows it, up to `until`, where branches meet. */
+  private sequence(first: NodeId, depth: number, until: NodeId | null): void {
+    let id: NodeId | null = first
+    while (id !== null && id !== until && !this.shown.has(id)) {
+      const node: FigureNode = this.figure.nodes[id] as FigureNode
+      this.shown.add(id)
+      this.rows.push({ row: 'node', id, depth, number: node.role === 'question' ? null : ++this.steps, node })
+      const links: FigureLink[] = this.out.get(id) ?? []
+      if (links.length > 1 || node.role === 'question') {
+        const join = this.join(links, until)
+        for (const l of links) {
+          this.rows.push({ row: 'branch', id: l.id, depth: depth + 1, link: l })
+          if (l.to === join || l.to === until) continue
+          if (this.shown.has(l.to)) this.goTo(l, depth + 2)
+          else this.sequence(l.to, depth + 2, join ?? until)
+        }
+        id = join
+      } else {
+        const link: FigureLink | undefined = links[0]
+        if (link && link.to !== until && this.shown.has(link.to)) this.goTo(link, depth)
+        id = link?.to ?? null
+      }
+    }
+  }
+
+  private goTo(link: FigureLink, depth: number): void {
+    this.rows.push({ row: 'goTo', id: link.id, depth, link, to: this.figure.nodes[link.to] as FigureNode })
+  }
+
+  /** The first node in text order, not shown yet, that at least two branches can reach without passing it. */
+  private join(links: readonly FigureLink[], until: NodeId | null): NodeId | null {
+    const ids = this.nodes.map((n) => n.id).filter((id) => !this.shown.has(id))
+    const next = successors(ids, Object.values(this.figure.links).filter((l) => !this.shown.has(l.to)))
+    const sets = links.filter((l) => !this.shown.has(l.to)).map((l) => reachable(l.to, next))
+    const common = ids.filter((id) => sets.filter((s) => s.has(id)).length >= 2)
+    const first = common.find((id) => !common.some((other) => other !== id && reachable(other, next).has(id) && !reachable(id, next).has(other)))
+    return first === until ? null : (first ?? null)
+  }
+}

@@ -1,0 +1,1 @@
+export { sentenceOf, type Problem } from './problem'

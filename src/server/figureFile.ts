@@ -1,0 +1,57 @@
+/** A figure as a file: the same stages as on screen, then one of the formats. */
+import { Resvg } from '@resvg/resvg-js'
+import subsetFont from 'subset-font'
+import { readFileSync } from 'node:fs'
+import { altTextOf, type Figure } from '@/core/figure'
+import { svgFile } from '@/core/formats'
+import { sceneOf } from '@/core/pipeline'
+import type { Problem } from '@/core/problem'
+import type { Scene } from '@/core/scene'
+import { fontTable, type FontKey, type Theme } from '@/core/style'
+import { fontFile, serverTypesetter } from './fontFiles'
+
+export type FileOptions = {
+  readonly format: 'svg' | 'png'
+  readonly words: 'text' | 'outlines'
+  readonly theme: Theme
+  readonly background: boolean
+  /** Pixels of a PNG per px of the figure, 1 to 4. */
+  readonly scale: number
+}
+
+/** A PNG above this would need more than half a gigabyte while it is made. */
+export const MAX_PIXELS = 60_000_000
+
+export const figureScene = (figure: Figure, theme: Theme): Scene => sceneOf(figure, theme, serverTypesetter())
+
+export async function figureFile(figure: Figure, options: FileOptions): Promise<Uint8Array | Problem> {
+  const scene = figureScene(figure, options.theme)
+  const common = { background: options.background, title: figure.title || 'Figure', description: altTextOf(figure) }
+  const outlined = () => svgFile(scene, { ...common, words: { as: 'outlines', typesetter: serverTypesetter() }, fontFaces: '' })
+  if (options.format === 'svg') {
+    const svg = options.words === 'text' ? svgFile(scene, { ...common, words: { as: 'text' }, fontFaces: await embeddedFonts(scene) }) : outlined()
+    return new TextEncoder().encode(svg)
+  }
+  const pixels = Math.round(scene.width * options.scale) * Math.round(scene.height * options.scale)
+  if (pixels > MAX_PIXELS) return { code: 'picture-too-large', pixels, limit: MAX_PIXELS }
+  const image = new Resvg(outlined(), { fitTo: { mode: 'zoom', value: options.scale }, font: { loadSystemFonts: false } }).render()
+  return image.asPng()
+}
+
+/** `@font-face` rules with the glyphs the scene uses, as WOFF2 in data addresses. */
+async function embeddedFonts(scene: Scene): Promise<string> {
+  const used = new Map<FontKey, Set<string>>()
+  for (const m of scene.marks)
+    if (m.mark === 'text')
+      for (const r of m.lines.flatMap((l) => l.runs)) {
+        const set = used.get(r.font) ?? new Set()
+        for (const c of r.text) set.add(c)
+        used.set(r.font, set)
+      }
+  const rules = [...used].map(async ([key, characters]) => {
+    const woff = await subsetFont(readFileSync(fontFile(key)), [...characters].join(''), { targetFormat: 'woff2' })
+    const { family, weight } = fontTable[key]
+    return `@font-face{font-family:'${family}';font-weight:${weight};src:url(data:font/woff2;base64,${woff.toString('base64')}) format('woff2')}`
+  })
+  return (await Promise.all(rules)).join('')
+}

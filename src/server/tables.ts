@@ -1,0 +1,26 @@
+import type { ColumnType, Generated } from 'kysely'
+
+type Time = ColumnType<Date, Date | undefined, Date>
+/** bigint arrives as a string from the driver. */
+type Big = ColumnType<string, string | number, string | number>
+
+export type Tables = {
+  account: { id: string; name: string; created_at: Time }
+  session: { id: string; account_id: string; created_at: Time; expires_at: Date }
+  shelf: { id: string; owner_id: string; name: string; created_at: Time }
+  folio: {
+    id: string
+    shelf_id: string
+    owner_id: string
+    created_at: Time
+    changed_at: Time
+    deleted_at: Date | null
+    /** Sequence of the newest update. */
+    sequence: Generated<string>
+    /** Title, text and figures as of `projected_sequence`, for lists and exports. */
+    projection: ColumnType<unknown, string | null, string | null>
+    projected_sequence: Big
+  }
+  folio_update: { folio_id: string; sequence: Big; data: Buffer; created_at: Time }
+  folio_snapshot: { folio_id: string; sequence: Big; data: Buffer; created_at: Time }
+}

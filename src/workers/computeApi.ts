@@ -1,0 +1,69 @@
+/** What the compute worker does, as plain functions: text to readings, figure to scene, a drag to its next picture. */
+import { z } from 'zod'
+import { figureSchema, nodesInOrder, type Figure } from '@/core/figure'
+import { arrangementsOf, withNodeAt } from '@/core/layout'
+import { createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
+import { routedFigure } from '@/core/pipeline'
+import { propose, suggest, type Reading, type Suggestion } from '@/core/propose'
+import { englishLexicon, readText, type Lexicon } from '@/core/reading'
+import { reroute, type Routed } from '@/core/route'
+import { scene, type Scene } from '@/core/scene'
+import { fontsFor, type FontKey, type Theme } from '@/core/style'
+
+/** A passage longer than this is read in parts: it would make a figure nobody can take in. */
+export const MAX_PASSAGE = 60_000
+
+export type Pointed = { readonly x: number; readonly y: number }
+export type ReadAnswer = { readonly readings: readonly Reading[]; readonly interpreted: boolean; readonly tooLong: boolean }
+
+type Kept = { readonly routed: Routed; readonly scene: Scene }
+
+export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
+  const files = new Map<FontKey, FontFile>()
+  const kept = new Map<string, Kept>()
+  let typesetter: Typesetter | null = null
+  let lexicon: Lexicon | null = null
+  const words = () => (lexicon ??= englishLexicon())
+
+  const typesetterFor = async (figure: Figure): Promise<Typesetter> => {
+    const text = nodesInOrder(figure).map((n) => `${n.text} ${n.detail ?? ''}`).join(' ') + figure.title + Object.values(figure.links).map((l) => l.text ?? '').join(' ')
+    const needed = fontsFor(figure.dress.typeface, text).filter((k) => !files.has(k))
+    if (needed.length > 0 || !typesetter) {
+      const loaded = await Promise.all(needed.map(async (key) => ({ key, data: await loadFont(key) })))
+      for (const f of loaded) files.set(f.key, f)
+      typesetter = createTypesetter([...files.values()])
+    }
+    return typesetter
+  }
+
+  return {
+    read: async (text: string): Promise<ReadAnswer> => {
+      const passage = z.string().parse(text)
+      if (passage.length > MAX_PASSAGE) return { readings: [], interpreted: false, tooLong: true }
+      const read = readText(passage, words())
+      return { readings: propose(read), interpreted: read.interpreted, tooLong: false }
+    },
+    suggest: async (text: string): Promise<Suggestion[]> => suggest(z.string().parse(text), words()),
+    arrangements: async (kind: Figure['kind']) => arrangementsOf(kind).map(({ id, name }) => ({ id, name })),
+    /** The picture of a figure. `keep` names it, so that a drag can go on from it. */
+    draw: async (figure: Figure, theme: Theme, keep: string | null): Promise<Scene> => {
+      const checked = figureSchema.parse(figure)
+      const routed = routedFigure(checked, theme, await typesetterFor(checked))
+      const picture = scene(routed)
+      if (keep !== null) kept.set(keep, { routed, scene: picture })
+      return picture
+    },
+    /** The kept picture with one node's top left corner at a place of the frame; only what touches it is led anew. */
+    drag: async (keep: string, node: string, at: Pointed): Promise<{ scene: Scene; held: { x: number; y: number; width: number; height: number } } | null> => {
+      const before = kept.get(keep)
+      const moved = before?.routed.nodes.find((n) => n.id === node)
+      if (!before || !moved) return null
+      const { fit } = before.scene
+      const held = { x: (at.x - fit.dx) / fit.scale, y: (at.y - fit.dy) / fit.scale, width: moved.width, height: moved.height }
+      const routed = reroute(withNodeAt(before.routed, node, held), before.routed.routes, new Set([node]))
+      return { scene: scene(routed, before.scene), held }
+    },
+  }
+}
+
+export type Compute = ReturnType<typeof createCompute>
