@@ -12,18 +12,19 @@ export async function foliosOf(owner: string): Promise<FolioRow[]> {
   return Promise.all(rows.map(async (r) => ({ id: r.id, changedAt: r.changed_at, projection: await freshProjection(r.id) })))
 }
 
-export async function firstShelf(owner: string): Promise<string> {
-  const row = await database().selectFrom('shelf').select('id').where('owner_id', '=', owner).orderBy('created_at').executeTakeFirst()
-  if (row) return row.id
-  const id = nanoid()
-  await database().insertInto('shelf').values({ id, owner_id: owner, name: 'My shelf' }).execute()
-  return id
+/** The shelf new folios go to; made where there is none. */
+export async function firstShelf(owner: string): Promise<{ id: string; name: string }> {
+  const row = await database().selectFrom('shelf').select(['id', 'name']).where('owner_id', '=', owner).orderBy('created_at').executeTakeFirst()
+  if (row) return row
+  const made = { id: nanoid(), name: 'My shelf' }
+  await database().insertInto('shelf').values({ ...made, owner_id: owner }).execute()
+  return made
 }
 
 /** A new folio with the text as its manuscript. */
 export async function makeFolio(owner: string, title: string, text: string, more: (doc: Y.Doc) => void = () => undefined): Promise<string> {
   const id = nanoid()
-  await database().insertInto('folio').values({ id, shelf_id: await firstShelf(owner), owner_id: owner, projected_sequence: 0, projection: null }).execute()
+  await database().insertInto('folio').values({ id, shelf_id: (await firstShelf(owner)).id, owner_id: owner, projected_sequence: 0, projection: null }).execute()
   const doc = new Y.Doc()
   doc.getMap(SHARED.head).set('title', title)
   doc.getXmlFragment(SHARED.manuscript).insert(0, sharedNodes(nodesFromText(text)))

@@ -1,10 +1,21 @@
 import * as Comlink from 'comlink'
-import { createCompute } from './computeApi'
+import type { Compute } from './computeApi'
 
-Comlink.expose(
+// HarfBuzz makes its module wait for WASM. A message that came in meanwhile would find no listener and be lost, so the
+// listener stands at once and each call waits for the module.
+const ready = import('./computeApi').then(({ createCompute }) =>
   createCompute(async (key) => {
     const response = await fetch(`/fonts/${key}.ttf`)
     if (!response.ok) throw new Error(`the font ${key} could not be loaded (status ${response.status}); reload the page`)
     return new Uint8Array(await response.arrayBuffer())
   }),
 )
+
+const api: Compute = {
+  read: async (...given) => (await ready).read(...given),
+  suggest: async (...given) => (await ready).suggest(...given),
+  arrangements: async (...given) => (await ready).arrangements(...given),
+  draw: async (...given) => (await ready).draw(...given),
+  drag: async (...given) => (await ready).drag(...given),
+}
+Comlink.expose(api)

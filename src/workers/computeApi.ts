@@ -4,7 +4,7 @@ import { figureSchema, nodesInOrder, type Figure } from '@/core/figure'
 import { arrangementsOf, withNodeAt } from '@/core/layout'
 import { createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
 import { routedFigure } from '@/core/pipeline'
-import { propose, suggest, type Reading, type Suggestion } from '@/core/propose'
+import { WORTH_SHOWING, propose, suggest, type Reading, type Suggestion } from '@/core/propose'
 import { englishLexicon, readText, type Lexicon } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, type Scene } from '@/core/scene'
@@ -14,7 +14,7 @@ import { fontsFor, type FontKey, type Theme } from '@/core/style'
 export const MAX_PASSAGE = 60_000
 
 export type Pointed = { readonly x: number; readonly y: number }
-export type ReadAnswer = { readonly readings: readonly Reading[]; readonly interpreted: boolean; readonly tooLong: boolean }
+export type ReadAnswer = { readonly readings: readonly Reading[]; readonly worth: boolean; readonly interpreted: boolean; readonly tooLong: boolean }
 
 type Kept = { readonly routed: Routed; readonly scene: Scene }
 
@@ -39,9 +39,10 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
   return {
     read: async (text: string): Promise<ReadAnswer> => {
       const passage = z.string().parse(text)
-      if (passage.length > MAX_PASSAGE) return { readings: [], interpreted: false, tooLong: true }
+      if (passage.length > MAX_PASSAGE) return { readings: [], worth: false, interpreted: false, tooLong: true }
       const read = readText(passage, words())
-      return { readings: propose(read), interpreted: read.interpreted, tooLong: false }
+      const readings = propose(read)
+      return { readings, worth: (readings[0]?.score ?? 0) >= WORTH_SHOWING, interpreted: read.interpreted, tooLong: false }
     },
     suggest: async (text: string): Promise<Suggestion[]> => suggest(z.string().parse(text), words()),
     arrangements: async (kind: Figure['kind']) => arrangementsOf(kind).map(({ id, name }) => ({ id, name })),

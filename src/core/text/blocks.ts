@@ -23,6 +23,8 @@ const OUTLINE_NUMBER = /^(\d{1,3}(?:\.\d{1,3})+)[.)]?[\t \u00a0]+/
 const LETTER = /^\(?([a-z]|[ivx]{1,4}|[A-H])[.)][\t \u00a0]+/
 const STEP = /^(?:step|schritt|paso|étape)[\t ]+(\d{1,3})[.):]?[\t ]+/i
 const HEADING = /^(#{1,6})[\t ]+/
+/** The head of a pasted e-mail. */
+const MAIL_HEADER = /^(?:from|to|cc|bcc|subject|date|sent|reply-to):\s/i
 const SEPARATOR = /^\|?[\s:|-]+\|?$/
 
 export function blocksOf(text: string): Block[] {
@@ -144,6 +146,10 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
     end++
   }
   const own = lines.slice(at, end)
+  if (own.length > 1 && own.every((l) => MAIL_HEADER.test(l.text))) {
+    for (const l of own) out.push(block('paragraph', text, l))
+    return end
+  }
   if (looksLikeLines(own)) {
     const stack: { indent: number; style: string }[] = []
     for (const l of own) {

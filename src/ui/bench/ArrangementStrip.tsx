@@ -1,0 +1,76 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import type { Edit } from '@/core/document'
+import { frameTable, frames, kinds, type Figure } from '@/core/figure'
+import type { Scene } from '@/core/scene'
+import { compute } from '@/workers/client'
+import { useTheme } from '../chrome/theme'
+import { SceneView } from '../scene/SceneView'
+
+type Choice = { readonly id: string; readonly name: string; readonly scene: Scene | null }
+
+/** The ways to lay this figure out, each as a small true picture, and the frame it is made for. */
+export function ArrangementStrip({ figure, scene, apply }: { figure: Figure; scene: Scene | null; apply: (edit: Edit) => void }) {
+  const choices = useChoices(figure)
+  const missing = figure.wasRead.nodes ? Object.keys(figure.wasRead.nodes).filter((id) => !figure.nodes[id]).length : 0
+  return (
+    <section aria-label="Arrangement and frame" className="col-span-3 flex items-stretch gap-5 border-t border-rule bg-paper px-5 py-3">
+      <div className="flex w-40 shrink-0 flex-col gap-2">
+        <h2 className="font-semibold">{kinds[figure.kind].name}</h2>
+        <label className="text-[13px] text-quiet">
+          Made for
+          <select aria-label="Frame" className="field mt-0.5" value={figure.frame} onChange={(e) => apply({ do: 'setFigure', set: { frame: frames.find((f) => f === e.target.value) ?? 'free' } })}>
+            {frames.map((f) => (
+              <option key={f} value={f}>
+                {frameTable[f].name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <div role="radiogroup" aria-label="Arrangement" className="flex gap-3 overflow-x-auto">
+        {choices.map((c) => (
+          <button
+            key={c.id}
+            type="button"
+            role="radio"
+            aria-checked={figure.arrangement === c.id}
+            className={`flex w-36 shrink-0 flex-col rounded-md border bg-page p-1.5 text-left ${figure.arrangement === c.id ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
+            onClick={() => apply({ do: 'setFigure', set: { arrangement: c.id } })}
+          >
+            {c.scene ? <SceneView scene={c.scene} label="" className="h-[72px] w-full" /> : <span className="h-[72px]" />}
+            <span className="mt-1 text-[13px] text-quiet">{c.name}</span>
+          </button>
+        ))}
+      </div>
+      <p className="ml-auto self-end text-right text-[13px] text-quiet">
+        {missing > 0 ? `${missing} of the passage’s parts removed by hand` : figure.passage ? 'Everything that was read is in the figure' : ''}
+        <br />
+        {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links` : ''}
+      </p>
+    </section>
+  )
+}
+
+function useChoices(figure: Figure): readonly Choice[] {
+  const { theme } = useTheme()
+  const [choices, setChoices] = useState<readonly Choice[]>([])
+  useEffect(() => {
+    let current = true
+    const drawAll = async () => {
+      const api = compute()
+      let list: readonly Choice[] = (await api.arrangements(figure.kind)).map((a) => ({ ...a, scene: null }))
+      for (const [i, c] of list.entries()) {
+        if (!current) return
+        list = list.with(i, { ...c, scene: await api.draw({ ...figure, arrangement: c.id }, theme, null) })
+      }
+      if (current) setChoices(list)
+    }
+    drawAll().catch((error: unknown) => console.error('arrangements', error))
+    return () => {
+      current = false
+    }
+  }, [figure, theme])
+  return choices
+}

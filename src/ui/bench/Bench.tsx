@@ -1,0 +1,153 @@
+'use client'
+
+import { nanoid } from 'nanoid'
+import { useCallback, useMemo, useState } from 'react'
+import { addBranch, connect, indent, insertAfter, insertOn, insertQuestionAfter, moveBy, outdent, release, releaseAll, remove } from '@/core/document'
+import type { Edit } from '@/core/document'
+import { nodesInOrder, type Figure } from '@/core/figure'
+import { useCommands, type Command } from '../chrome/commands'
+import { useNotice } from '../chrome/Notice'
+import { useTheme } from '../chrome/theme'
+import { TopLine } from '../chrome/TopLine'
+import { SyncStatus } from '../folio/SyncStatus'
+import { useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from '../folio/useFolio'
+import { ArrangementStrip } from './ArrangementStrip'
+import { Canvas } from './Canvas'
+import { DeliverPanel } from './DeliverPanel'
+import { Inspector } from './Inspector'
+import { OutlinePanel } from './OutlinePanel'
+import { useEdits, usePicture } from './useBench'
+
+export function Bench({ folioId, figureId, title }: { folioId: string; figureId: string; title: string }) {
+  const { folio, sync, loaded } = useFolio(folioId)
+  const figures = useFigures(folio)
+  const shownTitle = useTitle(folio) || title
+  const index = figures.findIndex((f) => f.figure.id === figureId)
+  const shared = figures[index]
+  const [delivering, setDelivering] = useState(false)
+  const home = `/folio/${folioId}`
+  return (
+    <>
+      <TopLine
+        crumbs={[
+          { text: 'Shelf', href: '/' },
+          { text: shownTitle, href: home },
+          { text: shared?.figure.title || 'Figure', href: null },
+        ]}
+        status={<SyncStatus sync={sync} />}
+        stages={[
+          { name: 'Read', href: home, current: false },
+          { name: 'Shape', onClick: () => setDelivering(false), current: !delivering },
+          { name: 'Deliver', onClick: () => setDelivering(true), current: delivering },
+        ]}
+      />
+      {folio && shared ? (
+        <Work folio={folio} shared={shared} delivering={delivering} onDeliver={() => setDelivering(true)} />
+      ) : (
+        <p className="p-10 text-quiet">{!loaded ? 'Opening the figure …' : 'This figure is not in the folio any more. Go back to the folio; what was removed there can be taken back there.'}</p>
+      )}
+    </>
+  )
+}
+
+export type Selected = { readonly kind: 'node' | 'link'; readonly id: string } | null
+
+function Work({ folio, shared, delivering, onDeliver }: { folio: OpenFolio; shared: SharedFigure; delivering: boolean; onDeliver: () => void }) {
+  const { figure } = shared
+  const { theme } = useTheme()
+  const tell = useNotice()
+  const edits = useEdits(folio, figure.id)
+  const picture = usePicture(figure, theme)
+  const [chosen, setChosen] = useState<Selected>(null)
+  const [editing, setEditing] = useState<(NonNullable<Selected> & { readonly where: 'outline' | 'canvas' }) | null>(null)
+  const editOutline = useCallback((s: Selected) => setEditing(s && { ...s, where: 'outline' }), [])
+  const editCanvas = useCallback((s: Selected) => setEditing(s && { ...s, where: 'canvas' }), [])
+  const selected = chosen && (chosen.kind === 'node' ? figure.nodes[chosen.id] : figure.links[chosen.id]) ? chosen : null
+  const actions = useActions(figure, edits.apply, selected, setChosen, editCanvas, tell)
+
+  const commands = useMemo<Command[]>(() => {
+    const node = selected?.kind === 'node' ? selected.id : null
+    return [
+      { name: 'Undo', keys: 'Mod+Z', run: edits.undo },
+      { name: 'Redo', keys: 'Mod+Shift+Z', run: edits.redo },
+      { name: 'Redo (other keys)', keys: 'Mod+Y', run: edits.redo },
+      { name: figure.kind === 'process' ? 'Add a step' : 'Add a point', keys: 'Alt+S', run: actions.addStep },
+      ...(figure.kind === 'process' ? [{ name: 'Add a question with its branches', keys: 'Alt+Q', run: actions.addQuestion }] : []),
+      ...(selected ? [{ name: 'Remove what is selected', keys: 'Delete', run: actions.removeSelected }] : []),
+      ...(node
+        ? [
+            { name: 'Change the words', keys: 'F2', run: () => editCanvas(selected) },
+            { name: 'Move up', keys: 'Alt+ArrowUp', run: () => actions.shift(-1) },
+            { name: 'Move down', keys: 'Alt+ArrowDown', run: () => actions.shift(1) },
+            { name: 'Indent', keys: 'Alt+ArrowRight', run: actions.indent },
+            { name: 'Outdent', keys: 'Alt+ArrowLeft', run: actions.outdent },
+          ]
+        : []),
+      { name: 'Deliver: download or copy', keys: 'Alt+D', run: onDeliver },
+    ]
+  }, [actions, edits, editCanvas, figure.kind, onDeliver, selected])
+  useCommands(commands)
+
+  return (
+    <main className="grid min-h-0 flex-1 grid-cols-[292px_minmax(0,1fr)_250px] grid-rows-[minmax(0,1fr)_auto]" aria-label="Bench">
+      <OutlinePanel figure={figure} selected={selected} editing={editing?.where === 'outline' ? editing : null} onSelect={setChosen} onEdit={editOutline} apply={edits.apply} actions={actions} edits={edits} />
+      <Canvas figure={figure} picture={picture} selected={selected} editing={editing?.where === 'canvas' ? editing : null} onSelect={setChosen} onEdit={editCanvas} apply={edits.apply} />
+      {delivering ? (
+        <DeliverPanel folio={folio} figure={figure} scene={picture.scene} />
+      ) : (
+        <Inspector figure={figure} scene={picture.scene} selected={selected} apply={edits.apply} actions={actions} />
+      )}
+      <ArrangementStrip figure={figure} scene={picture.scene} apply={edits.apply} />
+    </main>
+  )
+}
+
+export type BenchActions = ReturnType<typeof useActions>
+
+/** What one can do to the figure from here, each as one edit. */
+function useActions(figure: Figure, apply: (edit: Edit) => void, selected: Selected, select: (s: Selected) => void, edit: (s: Selected) => void, tell: (text: string) => void) {
+  const ids = useCallback(() => ({ node: nanoid(8), link: nanoid(8) }), [])
+  return useMemo(() => {
+    const node = selected?.kind === 'node' ? selected.id : null
+    const last = nodesInOrder(figure).at(-1)?.id
+    const begin = (id: string) => {
+      const made: Selected = { kind: 'node', id }
+      select(made)
+      edit(made)
+    }
+    const orTell = (e: Edit | null, why: string) => (e ? apply(e) : tell(why))
+    return {
+      addStep: () => {
+        const made = ids()
+        if (selected?.kind === 'link') apply(insertOn(figure, selected.id, made, ''))
+        else if (node ?? last) apply(insertAfter(figure, (node ?? last) as string, made, ''))
+        else apply({ do: 'putNode', node: { id: made.node, role: figure.kind === 'points' ? 'point' : 'step', text: '', order: 1, source: [] } })
+        begin(made.node)
+      },
+      addQuestion: () => {
+        const after = node ?? (selected?.kind === 'link' ? figure.links[selected.id]?.from : last)
+        if (after === undefined) return
+        const made = { node: nanoid(8), yes: nanoid(8), no: nanoid(8), step: nanoid(8), back: nanoid(8) }
+        apply(insertQuestionAfter(figure, after, made, { question: '', step: 'What to do then' }))
+        begin(made.node)
+      },
+      addBranch: () => {
+        if (!node) return
+        const made = ids()
+        apply(addBranch(figure, node, made, { answer: 'otherwise', step: '' }))
+        begin(made.node)
+      },
+      connectTo: (to: string) => node && apply(connect(figure, node, to, nanoid(8))),
+      removeSelected: () => {
+        if (!selected) return
+        apply(selected.kind === 'node' ? remove(figure, selected.id) : { do: 'dropLink', id: selected.id })
+        select(null)
+      },
+      shift: (by: -1 | 1) => node && orTell(moveBy(figure, node, by), by < 0 ? 'It is the first already.' : 'It is the last already.'),
+      indent: () => node && orTell(indent(figure, node, nanoid(8)), figure.kind === 'process' ? 'Only a step right below a question can go into its branch.' : 'There is no point above to put it under.'),
+      outdent: () => node && orTell(outdent(figure, node, ids()), figure.kind === 'process' ? 'This step is not inside a branch that meets the flow again.' : 'This point has no detail to make a point of.'),
+      release: () => node && apply(release(node)),
+      releaseAll: () => apply(releaseAll(figure)),
+    }
+  }, [figure, apply, selected, select, edit, tell, ids])
+}

@@ -1,0 +1,267 @@
+'use client'
+
+import { Maximize, Minus, Plus } from 'lucide-react'
+import { nanoid } from 'nanoid'
+import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { connect, hold, reattach, rename, renameLink, type Edit } from '@/core/document'
+import { SMALLEST_TEXT, altTextOf, frameTable, type Figure } from '@/core/figure'
+import { centreOf, type Box, type Point } from '@/core/geometry'
+import type { Scene } from '@/core/scene'
+import { useCommands } from '../chrome/commands'
+import { partAt, sceneParts } from '../scene/SceneView'
+import type { Selected } from './Bench'
+import type { usePicture } from './useBench'
+import { useView } from './useView'
+import { WordsField } from './WordsField'
+
+type Props = {
+  readonly figure: Figure
+  readonly picture: ReturnType<typeof usePicture>
+  readonly selected: Selected
+  readonly editing: Selected
+  readonly onSelect: (s: Selected) => void
+  readonly onEdit: (s: Selected) => void
+  readonly apply: (edit: Edit) => void
+}
+type Gesture =
+  | { readonly kind: 'pan'; readonly x: number; readonly y: number }
+  | { readonly kind: 'node'; readonly id: string; readonly from: Point; readonly box: Box; readonly moved: boolean }
+  | { readonly kind: 'end'; readonly link: string; readonly end: 'from' | 'to'; readonly anchor: Point; readonly at: Point }
+  | { readonly kind: 'new'; readonly node: string; readonly anchor: Point; readonly at: Point }
+
+const DRAG_AFTER = 4
+/** A dropped end takes the nearest node within this many px of the canvas. */
+const SNAP = 48
+const NUDGE = 10
+
+const kindOf = (figure: Figure, part: string): NonNullable<Selected> => ({ kind: figure.nodes[part] ? 'node' : 'link', id: part })
+
+/** The figure in its frame, to be taken hold of. */
+export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, apply }: Props) {
+  const { scene, problem, drag, dropped } = picture
+  const { box, view, size, zoomBy, panBy, fit, isFitted } = useView(scene?.width ?? 1280, scene?.height ?? 720)
+  const [gesture, setGesture] = useState<Gesture | null>(null)
+  const toFrame = (e: PointerEvent): Point => {
+    const at = box.current?.getBoundingClientRect()
+    return { x: (e.clientX - (at?.left ?? 0) - view.x) / view.zoom, y: (e.clientY - (at?.top ?? 0) - view.y) / view.zoom }
+  }
+  const commands = useMemo(
+    () => [
+      { name: 'Zoom in', keys: 'Mod+=', run: () => zoomBy(1.25, size.width / 2, size.height / 2) },
+      { name: 'Zoom out', keys: 'Mod+-', run: () => zoomBy(0.8, size.width / 2, size.height / 2) },
+      { name: 'Fit the figure into the bench', keys: 'Mod+0', run: fit },
+    ],
+    [zoomBy, fit, size],
+  )
+  useCommands(commands)
+
+  const onDown = (e: PointerEvent<HTMLDivElement>) => {
+    if (e.button !== 0 || !scene || (e.target as Element).closest('textarea,button')) return
+    e.currentTarget.setPointerCapture(e.pointerId)
+    const at = toFrame(e)
+    const handle = (e.target as Element).getAttribute('data-handle')
+    if (handle) return setGesture(gestureOf(handle, scene, selected, at))
+    const part = partAt(e.target)
+    if (part === null) {
+      onSelect(null)
+      return setGesture({ kind: 'pan', x: e.clientX, y: e.clientY })
+    }
+    onSelect(kindOf(figure, part))
+    const node = scene.nodes.find((n) => n.id === part)
+    if (node) setGesture({ kind: 'node', id: part, from: at, box: node.box, moved: false })
+  }
+  const onMove = (e: PointerEvent) => {
+    if (!gesture) return
+    const at = toFrame(e)
+    if (gesture.kind === 'pan') {
+      panBy(e.clientX - gesture.x, e.clientY - gesture.y)
+      setGesture({ ...gesture, x: e.clientX, y: e.clientY })
+    } else if (gesture.kind === 'node') {
+      const moved = gesture.moved || Math.hypot(at.x - gesture.from.x, at.y - gesture.from.y) * view.zoom > DRAG_AFTER
+      if (moved) void drag(gesture.id, gesture.box.x + at.x - gesture.from.x, gesture.box.y + at.y - gesture.from.y)
+      if (moved !== gesture.moved) setGesture({ ...gesture, moved })
+    } else setGesture({ ...gesture, at })
+  }
+  const onUp = () => {
+    const done = gesture
+    setGesture(null)
+    if (!done || !scene) return
+    if (done.kind === 'node' && done.moved) void dropped().then((held) => held && apply(hold(done.id, held)))
+    if (done.kind !== 'end' && done.kind !== 'new') return
+    const target = nearest(scene, done.at, SNAP / view.zoom)
+    if (!target) return
+    if (done.kind === 'new') apply(connect(figure, done.node, target, nanoid(8)))
+    else if (figure.links[done.link]?.[done.end] !== target) apply(reattach(done.link, done.end, target))
+  }
+  const onKey = (e: KeyboardEvent) => {
+    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key]
+    const node = selected?.kind === 'node' ? scene?.nodes.find((n) => n.id === selected.id) : undefined
+    if (!by || !node || !scene || e.altKey || e.target !== e.currentTarget) return
+    e.preventDefault()
+    const { fit: f } = scene
+    const place = { x: (node.box.x + (by[0] ?? 0) * NUDGE - f.dx) / f.scale, y: (node.box.y + (by[1] ?? 0) * NUDGE - f.dy) / f.scale }
+    apply(hold(node.id, { ...place, width: node.box.width / f.scale, height: node.box.height / f.scale }))
+  }
+
+  const snapped = scene && gesture && (gesture.kind === 'end' || gesture.kind === 'new') ? nearest(scene, gesture.at, SNAP / view.zoom) : null
+  return (
+    <section aria-label="Figure" className="relative flex min-h-0 flex-col bg-paper">
+      <div
+        ref={box}
+        tabIndex={0}
+        role="group"
+        aria-label={`${figure.title || 'Figure'} in its frame. Arrow keys move the selected node and hold it.`}
+        className={`relative min-h-0 flex-1 touch-none overflow-hidden ${gesture?.kind === 'pan' ? 'cursor-grabbing' : ''}`}
+        onPointerDown={onDown}
+        onPointerMove={onMove}
+        onPointerUp={onUp}
+        onPointerCancel={() => setGesture(null)}
+        onDoubleClick={(e) => {
+          const part = partAt(e.target)
+          if (part) onEdit(kindOf(figure, part))
+        }}
+        onKeyDown={onKey}
+      >
+        {scene && (
+          <svg role="img" aria-label={altTextOf(figure)} className="picture absolute inset-0 h-full w-full select-none" data-scale={scene.fit.scale}>
+            <g transform={`translate(${view.x} ${view.y}) scale(${view.zoom})`}>
+              <rect width={scene.width} height={scene.height} fill={scene.background} />
+              <CropMarks width={scene.width} height={scene.height} zoom={view.zoom} />
+              {sceneParts(scene)}
+              {scene.links.map((l) => (
+                // A wide, unseen line, so that a thin one can be taken hold of.
+                <polyline key={l.id} data-part={l.id} points={l.points.map((p) => `${p.x},${p.y}`).join(' ')} fill="none" stroke="transparent" strokeWidth={14 / view.zoom} className="cursor-pointer" />
+              ))}
+              <Selection scene={scene} selected={selected} zoom={view.zoom} links={figure.kind === 'process'} />
+              {gesture && (gesture.kind === 'end' || gesture.kind === 'new') && (
+                <path d={`M${gesture.anchor.x} ${gesture.anchor.y}L${gesture.at.x} ${gesture.at.y}`} stroke="var(--needle)" strokeWidth={2 / view.zoom} strokeDasharray={`${6 / view.zoom}`} fill="none" pointerEvents="none" />
+              )}
+              {snapped && <Halo box={(scene.nodes.find((n) => n.id === snapped) as Scene['nodes'][number]).box} zoom={view.zoom} />}
+            </g>
+          </svg>
+        )}
+        {scene && editing && <EditInPlace key={editing.id} scene={scene} figure={figure} editing={editing} view={view} onEdit={onEdit} apply={apply} />}
+        {!scene && !problem && <p className="p-10 text-quiet">Drawing …</p>}
+        {problem && (
+          <p role="alert" className="p-10 text-needle">
+            This figure could not be drawn: {problem}. Undo the last change (Ctrl+Z); the picture before it is kept.
+          </p>
+        )}
+      </div>
+      {scene && <FrameLine figure={figure} scene={scene} />}
+      <div className="absolute right-3 bottom-3 flex items-center gap-1 rounded-md border border-rule bg-page p-0.5">
+        <button type="button" className="quiet-button" aria-label="Zoom out" onClick={() => zoomBy(0.8, size.width / 2, size.height / 2)}>
+          <Minus size={15} aria-hidden="true" />
+        </button>
+        <span className="w-10 text-center text-[12px] text-quiet">{Math.round(view.zoom * 100)} %</span>
+        <button type="button" className="quiet-button" aria-label="Zoom in" onClick={() => zoomBy(1.25, size.width / 2, size.height / 2)}>
+          <Plus size={15} aria-hidden="true" />
+        </button>
+        <button type="button" className="quiet-button" aria-label="Fit the figure into the bench" disabled={isFitted} onClick={fit}>
+          <Maximize size={15} aria-hidden="true" />
+        </button>
+      </div>
+    </section>
+  )
+}
+
+function gestureOf(handle: string, scene: Scene, selected: Selected, at: Point): Gesture | null {
+  if (!selected) return null
+  if (handle === 'new') {
+    const node = scene.nodes.find((n) => n.id === selected.id)
+    return node ? { kind: 'new', node: node.id, anchor: centreOf(node.box), at } : null
+  }
+  const link = scene.links.find((l) => l.id === selected.id)
+  const anchor = handle === 'from' ? link?.points.at(-1) : link?.points[0]
+  return link && anchor ? { kind: 'end', link: link.id, end: handle === 'from' ? 'from' : 'to', anchor, at } : null
+}
+
+/** The node under a place, or the nearest one within `reach`. */
+function nearest(scene: Scene, at: Point, reach: number): string | null {
+  const off = (b: Box) => Math.hypot(Math.max(b.x - at.x, 0, at.x - b.x - b.width), Math.max(b.y - at.y, 0, at.y - b.y - b.height))
+  const found = scene.nodes.map((n) => ({ id: n.id, off: off(n.box) })).toSorted((a, b) => a.off - b.off || (a.id < b.id ? -1 : 1))[0]
+  return found && found.off <= reach ? found.id : null
+}
+
+const Halo = ({ box, zoom }: { box: Box; zoom: number }) => {
+  const gap = 5 / zoom
+  return <rect x={box.x - gap} y={box.y - gap} width={box.width + 2 * gap} height={box.height + 2 * gap} rx={10 / zoom} fill="none" stroke="var(--needle)" strokeWidth={2 / zoom} pointerEvents="none" />
+}
+
+/** What is selected, with the handles that belong to it. */
+function Selection({ scene, selected, zoom, links }: { scene: Scene; selected: Selected; zoom: number; links: boolean }) {
+  if (!selected) return null
+  const handle = (name: string, p: Point) => <circle key={name} data-handle={name} cx={p.x} cy={p.y} r={6 / zoom} fill="var(--page)" stroke="var(--needle)" strokeWidth={2 / zoom} className="cursor-crosshair" />
+  const node = scene.nodes.find((n) => n.id === selected.id)
+  if (node) {
+    const { x, y, width, height } = node.box
+    return (
+      <g>
+        <Halo box={node.box} zoom={zoom} />
+        {links && handle('new', { x: x + width + 20 / zoom, y: y + height / 2 })}
+        {links && <path d={`M${x + width + 5 / zoom} ${y + height / 2}h${9 / zoom}`} stroke="var(--needle)" strokeWidth={2 / zoom} />}
+      </g>
+    )
+  }
+  const link = scene.links.find((l) => l.id === selected.id)
+  const [first, last] = [link?.points[0], link?.points.at(-1)]
+  if (!link || !first || !last) return null
+  return (
+    <g>
+      <polyline points={link.points.map((p) => `${p.x},${p.y}`).join(' ')} fill="none" stroke="var(--needle)" strokeWidth={2.5 / zoom} pointerEvents="none" />
+      {handle('from', first)}
+      {handle('to', last)}
+    </g>
+  )
+}
+
+function CropMarks({ width, height, zoom }: { width: number; height: number; zoom: number }) {
+  const [near, far] = [6 / zoom, 24 / zoom]
+  const marks = [0, width].flatMap((x) => [0, height].map((y) => ({ x, y, sx: x === 0 ? -1 : 1, sy: y === 0 ? -1 : 1 })))
+  return <path d={marks.map((m) => `M${m.x + m.sx * near} ${m.y}h${m.sx * (far - near)}M${m.x} ${m.y + m.sy * near}v${m.sy * (far - near)}`).join('')} stroke="var(--quiet)" strokeWidth={1 / zoom} opacity="0.7" />
+}
+
+const CM_PER_PX = 2.54 / 96
+
+/** Frame, size and the smallest text, which is what decides whether it can be read. */
+function FrameLine({ figure, scene }: { figure: Figure; scene: Scene }) {
+  const frame = frameTable[figure.frame]
+  const least = SMALLEST_TEXT[frame.medium]
+  const small = scene.smallestText !== null && scene.smallestText < least - 0.05
+  const cm = (px: number) => (px * CM_PER_PX).toFixed(1)
+  return (
+    <p className="pointer-events-none absolute top-3 left-4 text-[13px] text-quiet">
+      {frame.name} · {cm(scene.width)} × {cm(scene.height)} cm
+      {scene.smallestText !== null && (
+        <span className={small ? 'font-semibold text-needle' : ''}>
+          {' '}
+          · smallest text {(Math.round(scene.smallestText * 10) / 10).toString()} pt{small && `, less than ${least} pt: too small to read ${frame.medium === 'slide' ? 'on a slide' : 'on paper'}. Try another arrangement or frame.`}
+        </span>
+      )}
+      {scene.missing.length > 0 && <span className="font-semibold text-needle"> · no shipped font has {scene.missing.slice(0, 5).join(' ')}</span>}
+    </p>
+  )
+}
+
+/** A field over the node or the label, as large as it is. */
+function EditInPlace({ scene, figure, editing, view, onEdit, apply }: { scene: Scene; figure: Figure; editing: NonNullable<Selected>; view: { zoom: number; x: number; y: number }; onEdit: (s: Selected) => void; apply: (edit: Edit) => void }) {
+  const node = scene.nodes.find((n) => n.id === editing.id)
+  const link = scene.links.find((l) => l.id === editing.id)
+  const middle = link?.points[Math.floor(link.points.length / 2)]
+  const box = node?.box ?? (middle ? { x: middle.x - 60, y: middle.y - 14, width: 120, height: 28 } : null)
+  if (!box) return null
+  const value = (editing.kind === 'node' ? figure.nodes[editing.id]?.text : figure.links[editing.id]?.text) ?? ''
+  const width = Math.max(150, box.width * view.zoom)
+  return (
+    <WordsField
+      value={value}
+      label={editing.kind === 'node' ? 'Words of the node' : 'Words of the branch'}
+      className="absolute resize-none rounded border-2 border-needle bg-page px-2 py-1 text-center text-[14px] text-ink shadow-lg"
+      style={{ left: view.x + (box.x + box.width / 2) * view.zoom - width / 2, top: view.y + box.y * view.zoom, width, minHeight: Math.min(120, box.height * view.zoom) }}
+      onDone={(words) => {
+        onEdit(null)
+        if (words !== null && words !== value) apply(editing.kind === 'node' ? rename(editing.id, words) : renameLink(editing.id, words))
+      }}
+    />
+  )
+}

@@ -1,0 +1,171 @@
+'use client'
+
+import { reattach, rename, renameLink, type Change, type Edit } from '@/core/document'
+import { kinds, nodesInOrder, typefaces, type Figure, type FigureNode, type NodeRole } from '@/core/figure'
+import type { Scene } from '@/core/scene'
+import { typefaceTable } from '@/core/style'
+import type { BenchActions, Selected } from './Bench'
+
+type Props = { readonly figure: Figure; readonly scene: Scene | null; readonly selected: Selected; readonly apply: (edit: Edit) => void; readonly actions: BenchActions }
+
+/** What is selected, near the thing it changes: words, who, shape; where the words came from; whether it is held. */
+export function Inspector({ figure, scene, selected, apply, actions }: Props) {
+  const node = selected?.kind === 'node' ? figure.nodes[selected.id] : undefined
+  const link = selected?.kind === 'link' ? figure.links[selected.id] : undefined
+  return (
+    <aside aria-label="Details" className="flex min-h-0 flex-col gap-4 overflow-auto border-l border-rule bg-page px-4 py-4">
+      {node && <NodeDetails figure={figure} node={node} apply={apply} actions={actions} />}
+      {link && (
+        <>
+          <h2 className="font-semibold">Link</h2>
+          <Quote figure={figure} source={link.source} />
+          <Row label="Words">
+            <Text key={link.id + (link.text ?? '')} label="Words of the link" value={link.text ?? ''} onChange={(t) => apply(renameLink(link.id, t))} />
+          </Row>
+          {(['from', 'to'] as const).map((end) => (
+            <Row key={end} label={end === 'from' ? 'From' : 'To'}>
+              <select aria-label={end === 'from' ? 'Leaves from' : 'Leads to'} className="field" value={link[end]} onChange={(e) => apply(reattach(link.id, end, e.target.value))}>
+                {nodesInOrder(figure).map((n) => (
+                  <option key={n.id} value={n.id}>
+                    {n.text}
+                  </option>
+                ))}
+              </select>
+            </Row>
+          ))}
+          <p className="text-[13px] text-quiet">Drag a ring at its end onto another node to attach it there.</p>
+        </>
+      )}
+      {!node && !link && <FigureDetails figure={figure} scene={scene} apply={apply} actions={actions} />}
+    </aside>
+  )
+}
+
+function NodeDetails({ figure, node, apply, actions }: { figure: Figure; node: FigureNode; apply: (edit: Edit) => void; actions: BenchActions }) {
+  const set = (change: Change<FigureNode>) => apply({ do: 'setNode', id: node.id, set: change })
+  const roles: readonly NodeRole[] = kinds[figure.kind].nodeRoles
+  return (
+    <>
+      <h2 className="font-semibold first-letter:uppercase">{node.role}</h2>
+      <Quote figure={figure} source={node.source} />
+      <Row label="Words">
+        <Text key={node.id + node.text} label="Words of the selected node" value={node.text} onChange={(t) => apply(rename(node.id, t))} />
+      </Row>
+      {figure.kind === 'process' && node.role !== 'question' && (
+        <Row label="Who">
+          <Text key={node.id + (node.actor ?? '')} label="Who does it" value={node.actor ?? ''} onChange={(t) => set({ actor: t || null })} />
+        </Row>
+      )}
+      <Row label="Detail">
+        <Text key={node.id + (node.detail ?? '')} label="Detail under the words" value={node.detail ?? ''} onChange={(t) => set({ detail: t || null })} />
+      </Row>
+      {roles.length > 1 && (
+        <Row label="Is a">
+          <select aria-label="Role of the node" className="field" value={node.role} onChange={(e) => set({ role: roles.find((r) => r === e.target.value) ?? node.role })}>
+            {roles.map((r) => (
+              <option key={r} value={r}>
+                {r}
+              </option>
+            ))}
+          </select>
+        </Row>
+      )}
+      {node.role === 'question' && (
+        <button type="button" className="button self-start" onClick={actions.addBranch}>
+          Add an answer
+        </button>
+      )}
+      {figure.kind === 'process' && (
+        <Row label="Link to">
+          <select aria-label="Link to another node" className="field" value="" onChange={(e) => e.target.value && actions.connectTo(e.target.value)}>
+            <option value="">choose …</option>
+            {nodesInOrder(figure)
+              .filter((n) => n.id !== node.id)
+              .map((n) => (
+                <option key={n.id} value={n.id}>
+                  {n.text}
+                </option>
+              ))}
+          </select>
+        </Row>
+      )}
+      {node.held ? (
+        <p className="text-[13px] text-quiet">
+          Held where you placed it.{' '}
+          <button type="button" className="font-semibold text-sea underline underline-offset-2" onClick={actions.release}>
+            Release it
+          </button>
+        </p>
+      ) : (
+        <p className="text-[13px] text-quiet">Placed by layout. Drag to hold it in place.</p>
+      )}
+    </>
+  )
+}
+
+function FigureDetails({ figure, scene, apply, actions }: { figure: Figure; scene: Scene | null; apply: (edit: Edit) => void; actions: BenchActions }) {
+  const held = Object.values(figure.nodes).filter((n) => n.held).length
+  return (
+    <>
+      <h2 className="font-semibold">{kinds[figure.kind].name}</h2>
+      <Row label="Title">
+        <Text key={figure.title} label="Title of the figure" value={figure.title} onChange={(title) => apply({ do: 'setFigure', set: { title } })} />
+      </Row>
+      <Row label="Alt text">
+        <Text key={figure.altText ?? ''} label="Alt text: what the figure says, for those who cannot see it" value={figure.altText ?? ''} hint="made from the figure" onChange={(t) => apply({ do: 'setFigure', set: { altText: t || null } })} />
+      </Row>
+      <Row label="Type">
+        <select aria-label="Typeface of the figure" className="field" value={figure.dress.typeface} onChange={(e) => apply({ do: 'setFigure', set: { dress: { typeface: typefaces.find((t) => t === e.target.value) ?? 'grotesk' } } })}>
+          {typefaces.map((t) => (
+            <option key={t} value={t}>
+              {typefaceTable[t].name}
+            </option>
+          ))}
+        </select>
+      </Row>
+      {held > 0 && (
+        <p className="text-[13px] text-quiet">
+          {held === 1 ? 'One node is' : `${held} nodes are`} held in place.{' '}
+          <button type="button" className="font-semibold text-sea underline underline-offset-2" onClick={actions.releaseAll}>
+            Release {held === 1 ? 'it' : 'all'}
+          </button>
+        </p>
+      )}
+      <p className="text-[13px] text-quiet">
+        {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links. ` : ''}Select a node or a link to change it; double-click to change its words.
+      </p>
+    </>
+  )
+}
+
+function Quote({ figure, source }: { figure: Figure; source: readonly { start: number; end: number }[] }) {
+  if (source.length === 0) return <p className="text-[13px] text-quiet">Added by hand.</p>
+  return <blockquote className="border-l-2 border-needle pl-2.5 font-serif text-[14px] leading-snug text-quiet">“{source.map((s) => figure.wasRead.text.slice(s.start, s.end)).join(' … ')}”</blockquote>
+}
+
+const Row = ({ label, children }: { label: string; children: React.ReactNode }) => (
+  <div className="grid grid-cols-[58px_minmax(0,1fr)] items-center gap-2">
+    <span className="text-[13px] text-quiet">{label}</span>
+    {children}
+  </div>
+)
+
+function Text({ label, value, hint, onChange }: { label: string; value: string; hint?: string; onChange: (value: string) => void }) {
+  return (
+    <textarea
+      aria-label={label}
+      defaultValue={value}
+      placeholder={hint}
+      rows={Math.min(6, Math.max(1, Math.ceil(value.length / 20)))}
+      className="field resize-none"
+      onBlur={(e) => e.target.value.trim() !== value && onChange(e.target.value.replace(/\s+/g, ' ').trim())}
+      onKeyDown={(e) => {
+        e.stopPropagation()
+        if (e.key === 'Enter') {
+          e.preventDefault()
+          e.currentTarget.blur()
+        }
+      }}
+    />
+  )
+}

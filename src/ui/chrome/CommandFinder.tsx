@@ -1,0 +1,46 @@
+'use client'
+
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
+import { useState } from 'react'
+import { shownKeys, type Command } from './commands'
+
+export function CommandFinder({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
+  const [query, setQuery] = useState('')
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean)
+  const found = commands.filter((c) => words.every((w) => c.name.toLowerCase().includes(w)))
+  return (
+    <Dialog open onClose={onClose} className="relative z-50">
+      <div className="fixed inset-0 bg-ink/20" aria-hidden="true" />
+      <div className="fixed inset-x-0 top-[12vh] flex justify-center px-4">
+        <DialogPanel className="w-full max-w-[34rem] rounded-lg border border-rule bg-page shadow-xl">
+          <DialogTitle className="px-4 pt-3 text-[13px] text-quiet">Find a command</DialogTitle>
+          <Combobox<Command | null>
+            immediate
+            value={null}
+            onChange={(c) => {
+              onClose()
+              c?.run()
+            }}
+          >
+            <ComboboxInput
+              autoFocus
+              aria-label="Find a command"
+              placeholder="Type a few letters of what you want to do"
+              className="w-full border-b border-rule bg-transparent px-4 py-2.5 text-[16px] outline-none"
+              onChange={(e) => setQuery(e.target.value)}
+            />
+            <ComboboxOptions static className="max-h-[50vh] overflow-auto py-1.5">
+              {found.map((c) => (
+                <ComboboxOption key={c.name} value={c} className="flex justify-between gap-4 px-4 py-1.5 data-[focus]:bg-sea-wash">
+                  <span>{c.name}</span>
+                  {c.keys && <kbd className="font-sans text-[13px] text-quiet">{shownKeys(c.keys)}</kbd>}
+                </ComboboxOption>
+              ))}
+            </ComboboxOptions>
+            {found.length === 0 && <p className="px-4 pb-3 text-quiet">No command has these words. Try fewer letters.</p>}
+          </Combobox>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  )
+}

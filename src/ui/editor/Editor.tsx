@@ -1,0 +1,145 @@
+'use client'
+
+import { useEffect, useImperativeHandle, useRef, type Ref } from 'react'
+import { EditorState, Plugin, PluginKey } from 'prosemirror-state'
+import { tableEditing } from 'prosemirror-tables'
+import { Decoration, DecorationSet, EditorView } from 'prosemirror-view'
+import { ySyncPlugin, yUndoPlugin } from 'y-prosemirror'
+import type * as Y from 'yjs'
+import type { Span } from '@/core/text'
+import type { Projection } from '@/manuscript'
+import { keyPlugins, writing } from './keys'
+import { pastePlugin } from './paste'
+import { offsetAt, positionsOf, projectDoc, spanBetween } from './projectDoc'
+import { manuscriptSchema } from './schema'
+
+export type EditorHandle = {
+  readonly run: (name: keyof typeof writing) => void
+  /** Distance of a text offset from the top of the editor, in px; null when it is not shown. */
+  readonly topOf: (offset: number) => number | null
+  /** The marked text, or the block (with its list) that the caret stands in. */
+  readonly passage: () => Span | null
+  readonly focus: () => void
+}
+export type Marks = { readonly read: Span | null; readonly lit: readonly Span[] }
+
+type Props = {
+  readonly fragment: Y.XmlFragment
+  readonly marks: Marks
+  readonly handle: Ref<EditorHandle>
+  readonly onText: (p: Projection<number>) => void
+  readonly onMark: (span: Span | null) => void
+  readonly onPoint: (offset: number | null) => void
+  readonly onTooLong: (length: number, limit: number) => void
+}
+
+const marksKey = new PluginKey<{ marks: Marks; shown: DecorationSet }>('marks')
+
+const marksPlugin = () =>
+  new Plugin({
+    key: marksKey,
+    state: {
+      init: () => ({ marks: { read: null, lit: [] } as Marks, shown: DecorationSet.empty }),
+      apply: (tr, old, _, state) => {
+        const given = tr.getMeta(marksKey) as Marks | undefined
+        if (!given) return tr.docChanged ? { ...old, shown: old.shown.map(tr.mapping, tr.doc) } : old
+        const p = projectDoc(state.doc)
+        const show = (span: Span, name: string) => {
+          const at = positionsOf(p, span)
+          return at ? [Decoration.inline(at.from, at.to, { class: name })] : []
+        }
+        const shown = [...(given.read ? show(given.read, 'passage-read') : []), ...given.lit.flatMap((s) => show(s, 'words-lit'))]
+        return { marks: given, shown: DecorationSet.create(state.doc, shown) }
+      },
+    },
+    props: { decorations: (state) => marksKey.getState(state)?.shown },
+  })
+
+const hintPlugin = () =>
+  new Plugin({
+    props: {
+      decorations: (state) => {
+        const first = state.doc.firstChild
+        if (state.doc.childCount !== 1 || !first?.isTextblock || first.content.size > 0) return null
+        return DecorationSet.create(state.doc, [Decoration.node(0, first.nodeSize, { class: 'is-empty', 'data-hint': 'Write or paste here: steps, a list, a page of a handbook …' })])
+      },
+    },
+  })
+
+/** The manuscript: a rich-text editor on the shared document. */
+export function Editor({ fragment, marks, handle, onText, onMark, onPoint, onTooLong }: Props) {
+  const mount = useRef<HTMLDivElement>(null)
+  const view = useRef<EditorView | null>(null)
+  const calls = useRef({ onText, onMark, onPoint, onTooLong })
+  useEffect(() => {
+    calls.current = { onText, onMark, onPoint, onTooLong }
+  })
+
+  useEffect(() => {
+    if (!mount.current) return
+    let projection: Projection<number> | null = null
+    const editor = new EditorView(mount.current, {
+      state: EditorState.create({
+        schema: manuscriptSchema,
+        plugins: [ySyncPlugin(fragment), yUndoPlugin(), ...keyPlugins(), pastePlugin((n, l) => calls.current.onTooLong(n, l)), tableEditing(), marksPlugin(), hintPlugin()],
+      }),
+      attributes: { class: 'manuscript', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'Manuscript', spellcheck: 'true' },
+      // The shared document speaks up while the view is still being made, so the view is taken from `this`.
+      dispatchTransaction(this: EditorView, tr) {
+        this.updateState(this.state.apply(tr))
+        if (tr.docChanged || !projection) {
+          projection = projectDoc(this.state.doc)
+          calls.current.onText(projection)
+        }
+        if (tr.selectionSet && this.hasFocus()) {
+          const { from, to } = this.state.selection
+          calls.current.onMark(to > from ? spanBetween(projection, from, to) : null)
+        }
+      },
+      handleDOMEvents: {
+        mousemove: (v, event) => {
+          const at = v.posAtCoords({ left: event.clientX, top: event.clientY })
+          calls.current.onPoint(at && at.inside >= 0 && projection ? offsetAt(projection, at.pos) : null)
+        },
+        mouseleave: () => calls.current.onPoint(null),
+      },
+    })
+    view.current = editor
+    calls.current.onText(projectDoc(editor.state.doc))
+    return () => {
+      view.current = null
+      editor.destroy()
+    }
+  }, [fragment])
+
+  useEffect(() => {
+    const v = view.current
+    if (v) v.dispatch(v.state.tr.setMeta(marksKey, marks).setMeta('addToHistory', false))
+  }, [marks])
+
+  useImperativeHandle(handle, () => ({
+    run: (name) => {
+      const v = view.current
+      if (!v) return
+      v.focus()
+      writing[name].run(v.state, v.dispatch)
+    },
+    topOf: (offset) => {
+      const v = view.current
+      const at = v && positionsOf(projectDoc(v.state.doc), { start: offset, end: offset + 1 })
+      return v && at ? v.coordsAtPos(at.from).top - v.dom.getBoundingClientRect().top : null
+    },
+    passage: () => (view.current ? passageAtCaret(view.current) : null),
+    focus: () => view.current?.focus(),
+  }))
+
+  return <div ref={mount} />
+}
+
+function passageAtCaret(v: EditorView): Span | null {
+  const { from, to, $from } = v.state.selection
+  const p = projectDoc(v.state.doc)
+  if (to > from) return spanBetween(p, from, to)
+  if ($from.depth === 0) return null
+  return spanBetween(p, $from.before(1), $from.after(1))
+}

@@ -1,0 +1,72 @@
+'use client'
+
+import Link from 'next/link'
+import { useEffect, useState } from 'react'
+import { altTextOf } from '@/core/figure'
+import type { Scene } from '@/core/scene'
+import { compute } from '@/workers/client'
+import { useTheme } from '../chrome/theme'
+import { SceneView } from '../scene/SceneView'
+import type { SharedFigure } from './useFolio'
+
+type Props = {
+  readonly folio: string
+  readonly number: number
+  readonly shared: SharedFigure
+  readonly drifted: boolean
+  readonly lit: ReadonlySet<string>
+  readonly onPoint: (part: string | null) => void
+  readonly onRemove: () => void
+  readonly onReadAgain: () => void
+}
+
+/** A figure on the facing page. */
+export function FigureCard({ folio, number, shared, drifted, lit, onPoint, onRemove, onReadAgain }: Props) {
+  const { figure } = shared
+  const { theme } = useTheme()
+  const [scene, setScene] = useState<Scene | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  useEffect(() => {
+    let current = true
+    compute()
+      .draw(figure, theme, null)
+      .then(
+        (s) => current && setScene(s),
+        (error: unknown) => current && setProblem(String(error)),
+      )
+    return () => {
+      current = false
+    }
+  }, [figure, theme])
+  return (
+    <figure className="group" data-figure={figure.id}>
+      <Link href={`/folio/${folio}/figure/${figure.id}`} aria-label={`Shape figure ${number}${figure.title ? `, ${figure.title}` : ''}`} className="block overflow-hidden rounded-md border border-rule hover:border-sea">
+        {scene ? <SceneView scene={scene} label={altTextOf(figure)} lit={lit} onPoint={onPoint} className="block max-h-[70vh] w-full" /> : <span className="block aspect-video w-full bg-paper" />}
+      </Link>
+      {problem && (
+        <p role="alert" className="mt-1 text-[13px] text-needle">
+          This figure could not be drawn: {problem}
+        </p>
+      )}
+      <figcaption className="mt-1.5 flex items-center gap-1 text-[13px]">
+        <span className="min-w-0 truncate text-quiet">
+          Figure {number}
+          {figure.title && <> · {figure.title}</>}
+        </span>
+        <span className="ml-auto flex shrink-0 items-center gap-1">
+          {drifted && (
+            <button type="button" className="quiet-button text-brass-text" onClick={onReadAgain} title="The passage has changed since this figure was read">
+              Text has changed: read again
+            </button>
+          )}
+          <Link href={`/folio/${folio}/figure/${figure.id}`} className="quiet-button">
+            Shape
+          </Link>
+          <button type="button" className="quiet-button" onClick={onRemove}>
+            Remove
+          </button>
+        </span>
+      </figcaption>
+    </figure>
+  )
+}

@@ -1,0 +1,110 @@
+'use client'
+
+import { X } from 'lucide-react'
+import { kinds } from '@/core/figure'
+import { SceneView } from '../scene/SceneView'
+import type { Offered, Readings } from './useReadings'
+
+type Props = {
+  readonly readings: Readings | null
+  readonly lit: ReadonlySet<string>
+  readonly onPoint: (reading: Offered, part: string | null) => void
+  readonly onChoose: (reading: Offered, arrangement: string) => void
+  readonly onClose: () => void
+}
+
+const count = (text: string) => text.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.test(w)).length
+
+/** What the marked passage reads as: kinds, best first, each as pictures of the text itself. */
+export function ReadingsPanel({ readings, lit, onPoint, onChoose, onClose }: Props) {
+  const shown = readings?.offered ?? []
+  return (
+    <section aria-label="Readings" className="flex flex-col" data-readings={readings ? readings.offered.length : 'reading'}>
+      <div className="flex items-baseline gap-3 border-b border-rule pb-3">
+        <h2 className="text-[17px] font-semibold">{readings && !readings.worth ? 'Nothing here reads as a figure' : 'This passage reads as'}</h2>
+        {readings && <span className="text-quiet">{count(readings.text)} words</span>}
+        <button type="button" className="quiet-button ml-auto" onClick={onClose} aria-label="Close the readings" title="Close (Escape)">
+          <X size={16} aria-hidden="true" />
+        </button>
+      </div>
+      {!readings && <p className="py-4 text-quiet">Reading …</p>}
+      {readings?.problem && (
+        <p role="alert" className="py-4 text-needle">
+          {readings.problem}
+        </p>
+      )}
+      {readings && !readings.worth && !readings.problem && <NoFigure readings={readings} />}
+      {readings && !readings.interpreted && shown.length > 0 && <p className="border-b border-rule py-2.5 text-[13px] text-quiet">The sentences of this language are not interpreted; lists and their order are.</p>}
+      {shown.map((o) => (
+        <ReadingRow key={o.reading.kind} offered={o} lit={lit} onPoint={(part) => onPoint(o, part)} onChoose={(a) => onChoose(o, a)} />
+      ))}
+    </section>
+  )
+}
+
+function NoFigure({ readings }: { readings: Readings }) {
+  return (
+    <div className="border-b border-rule py-4 text-quiet">
+      {readings.tooLong ? (
+        <p>The passage is too long for one figure. Mark a section or a list of it.</p>
+      ) : (
+        <>
+          <p className="mb-2">What helps a passage to become a figure:</p>
+          <ul className="list-disc pl-5">
+            <li>steps in order: a numbered list, or “first … then … finally”</li>
+            <li>a choice: “if the deck is wet, spread sand; otherwise …”</li>
+            <li>peers: a list whose items begin with a heading, “Food: thrown away”</li>
+          </ul>
+          {readings.offered.length > 0 && <p className="mt-3">You can take it as one all the same:</p>}
+        </>
+      )}
+    </div>
+  )
+}
+
+function ReadingRow({ offered, lit, onPoint, onChoose }: { offered: Offered; lit: ReadonlySet<string>; onPoint: (part: string | null) => void; onChoose: (arrangement: string) => void }) {
+  const { reading, pictures } = offered
+  const { taken, of, left } = reading.coverage
+  return (
+    <article className="border-b border-rule py-3 last:border-b-0" data-kind={reading.kind}>
+      <div className="mb-2 flex flex-wrap items-baseline gap-x-3">
+        <h3 className="font-semibold">{kinds[reading.kind].name}</h3>
+        <span className="text-[13px] text-quiet">{reading.reasons.join(' · ')}</span>
+        <span className={`ml-auto text-[13px] font-semibold ${left.length > 0 ? 'text-brass-text' : 'text-quiet'}`}>
+          {taken} of {of} {of === 1 ? 'point' : 'points'}
+        </span>
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        {pictures.map((p) => (
+          <button
+            key={p.arrangement}
+            type="button"
+            className="flex flex-col rounded-md border border-rule bg-page p-2 text-left hover:border-needle focus-visible:border-needle"
+            aria-label={`Choose ${kinds[reading.kind].name}, ${p.name.toLowerCase()}`}
+            data-arrangement={p.arrangement}
+            onClick={() => onChoose(p.arrangement)}
+          >
+            {p.scene ? (
+              <SceneView scene={p.scene} label={`${kinds[reading.kind].name}, ${p.name}`} lit={lit} onPoint={onPoint} className="w-full" />
+            ) : (
+              <span className="block aspect-video w-full animate-pulse rounded bg-paper" />
+            )}
+            <span className="mt-1.5 text-[13px] text-quiet">{p.name}</span>
+          </button>
+        ))}
+      </div>
+      {left.length > 0 && (
+        <details className="mt-2 text-[13px]">
+          <summary className="text-quiet">Left out: {left.length}</summary>
+          <ul className="mt-1 list-disc pl-5 text-quiet">
+            {left.map((l) => (
+              <li key={l.span.start}>
+                “{l.text}” <span>({l.reason})</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </article>
+  )
+}

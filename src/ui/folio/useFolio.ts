@@ -1,0 +1,115 @@
+'use client'
+
+import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
+import { IndexeddbPersistence } from 'y-indexeddb'
+import * as Y from 'yjs'
+import { applyShared, newSharedFigure, readFigure, type Edit } from '@/core/document'
+import type { Figure } from '@/core/figure'
+import type { Anchor } from '@/manuscript'
+import { FolioConnection, type SyncState } from '@/sync/folioConnection'
+
+export type SharedFigure = { readonly figure: Figure; readonly anchor: Anchor | null }
+
+/** One folio open on this page: its shared document, in step with the server and kept in the browser. */
+export type OpenFolio = {
+  readonly id: string
+  readonly doc: Y.Doc
+  readonly manuscript: Y.XmlFragment
+  readonly head: Y.Map<unknown>
+  readonly figures: Y.Map<Y.Map<unknown>>
+  readonly connection: FolioConnection
+}
+
+export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState; loaded: boolean } {
+  const [folio, setFolio] = useState<OpenFolio | null>(null)
+  const [sync, setSync] = useState<SyncState>({ is: 'connecting' })
+  const [loaded, setLoaded] = useState(false)
+  useEffect(() => {
+    const doc = new Y.Doc()
+    const key = `unsent ${id}`
+    const connection = new FolioConnection({
+      folio: id,
+      doc,
+      base: '',
+      onState: (state) => {
+        setSync(state)
+        if (state.is === 'saved' || state.is === 'saving') setLoaded(true)
+      },
+      unsent: { get: () => localStorage.getItem(key) !== null, set: (on) => (on ? localStorage.setItem(key, '1') : localStorage.removeItem(key)) },
+    })
+    const kept = new IndexeddbPersistence(`folio ${id}`, doc)
+    // The browser's own copy is there at once, also without a network; the server's comes on top of it.
+    void kept.whenSynced.then(() => {
+      if (doc.getXmlFragment('manuscript').length > 0) setLoaded(true)
+      connection.start()
+    })
+    setFolio({ id, doc, manuscript: doc.getXmlFragment('manuscript'), head: doc.getMap('head'), figures: doc.getMap('figures'), connection })
+    return () => {
+      connection.stop()
+      void kept.destroy()
+      doc.destroy()
+    }
+  }, [id])
+  return { folio, sync, loaded }
+}
+
+type Observed = { readonly observeDeep: (f: () => void) => void; readonly unobserveDeep: (f: () => void) => void }
+
+/** Snapshots of a shared type that change only when it does. `read` must be the same function at every render. */
+function useShared<S extends Observed, T>(shared: S | null, read: (shared: S) => T, empty: T): T {
+  const [store] = useState<{ of: S | null; value: T }>(() => ({ of: null, value: empty }))
+  const value = useCallback(() => {
+    if (store.of !== shared) {
+      store.of = shared
+      store.value = shared ? read(shared) : empty
+    }
+    return store.value
+  }, [shared, read, empty, store])
+  const subscribe = useCallback(
+    (tell: () => void) => {
+      if (!shared) return () => undefined
+      const onChange = () => {
+        const next = read(shared)
+        if (JSON.stringify(next) === JSON.stringify(store.value)) return
+        store.value = next
+        tell()
+      }
+      shared.observeDeep(onChange)
+      onChange()
+      return () => shared.unobserveDeep(onChange)
+    },
+    [shared, read, store],
+  )
+  return useSyncExternalStore(subscribe, value, () => empty)
+}
+
+const NONE: readonly SharedFigure[] = []
+
+const readFigures = (figures: Y.Map<Y.Map<unknown>>): readonly SharedFigure[] =>
+  [...figures.values()].flatMap((shared) => {
+    const figure = readFigure(shared)
+    return figure ? [{ figure, anchor: (shared.get('anchor') as Anchor | undefined) ?? null }] : []
+  })
+const readTitle = (head: Y.Map<unknown>): string => String(head.get('title') ?? '')
+
+export const useFigures = (folio: OpenFolio | null): readonly SharedFigure[] => useShared(folio?.figures ?? null, readFigures, NONE)
+export const useTitle = (folio: OpenFolio | null): string => useShared(folio?.head ?? null, readTitle, '')
+
+/** Puts a figure into the folio; the returned function takes it out again. */
+export function addFigure(folio: OpenFolio, figure: Figure, anchor: Anchor | null): () => void {
+  const shared = newSharedFigure(figure)
+  shared.set('anchor', anchor)
+  folio.doc.transact(() => folio.figures.set(figure.id, shared), 'person')
+  return () => void folio.doc.transact(() => folio.figures.delete(figure.id), 'person')
+}
+
+/** Takes a figure out; the returned function puts it back as it was. */
+export function removeFigure(folio: OpenFolio, { figure, anchor }: SharedFigure): () => void {
+  folio.doc.transact(() => folio.figures.delete(figure.id), 'person')
+  return () => void addFigure(folio, figure, anchor)
+}
+
+export function editFigure(folio: OpenFolio, id: string, edit: Edit): Edit | null {
+  const shared = folio.figures.get(id)
+  return shared ? applyShared(shared, edit, 'person') : null
+}

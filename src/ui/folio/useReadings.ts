@@ -1,0 +1,42 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import type { Reading } from '@/core/propose'
+import type { Scene } from '@/core/scene'
+import type { Theme } from '@/core/style'
+import { compute } from '@/workers/client'
+
+export type Offered = { readonly reading: Reading; readonly pictures: readonly { readonly arrangement: string; readonly name: string; readonly scene: Scene | null }[] }
+export type Readings = { readonly text: string; readonly offered: readonly Offered[]; readonly worth: boolean; readonly interpreted: boolean; readonly tooLong: boolean; readonly problem: string | null }
+
+/** What a passage reads as, with pictures that come in one after the other, best reading first. */
+export function useReadings(text: string | null, theme: Theme): Readings | null {
+  const [state, setState] = useState<Readings | null>(null)
+  useEffect(() => {
+    if (text === null) return
+    let current = true
+    const show = (r: Readings) => current && setState(r)
+    void readAll(text, theme, show, () => current).catch((error: unknown) => show({ text, offered: [], worth: false, interpreted: true, tooLong: false, problem: `This passage could not be read: ${String(error)}` }))
+    return () => {
+      current = false
+    }
+  }, [text, theme])
+  return text === null ? null : state
+}
+
+async function readAll(text: string, theme: Theme, show: (r: Readings) => void, wanted: () => boolean): Promise<void> {
+  const api = compute()
+  const { readings, worth, interpreted, tooLong } = await api.read(text)
+  let offered: Offered[] = await Promise.all(
+    readings.map(async (reading) => ({ reading, pictures: (await api.arrangements(reading.kind)).map((a) => ({ arrangement: a.id, name: a.name, scene: null })) })),
+  )
+  const publish = () => show({ text, offered, worth, interpreted, tooLong, problem: null })
+  publish()
+  for (const [i, o] of offered.entries())
+    for (const [k, picture] of o.pictures.entries()) {
+      if (!wanted()) return
+      const scene = await api.draw({ ...o.reading.figure, arrangement: picture.arrangement }, theme, null)
+      offered = offered.with(i, { ...(offered[i] as Offered), pictures: (offered[i] as Offered).pictures.with(k, { ...picture, scene }) })
+      publish()
+    }
+}

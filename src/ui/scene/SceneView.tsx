@@ -1,0 +1,49 @@
+'use client'
+
+import { createElement, memo, type PointerEvent, type ReactNode } from 'react'
+import { groupsOf, type SvgElement } from '@/core/formats'
+import type { Scene } from '@/core/scene'
+
+type Props = {
+  readonly scene: Scene
+  /** What the picture is, for those who do not see it. */
+  readonly label: string
+  readonly lit?: ReadonlySet<string>
+  readonly onPoint?: (part: string | null) => void
+  readonly className?: string
+}
+
+/** A scene on the screen, from the same elements as the files. Pointing at a part tells which. */
+export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, className = '' }: Props) {
+  const point = onPoint && ((e: PointerEvent) => onPoint(partAt(e.target)))
+  return (
+    <svg
+      role="img"
+      aria-label={label}
+      viewBox={`0 0 ${scene.width} ${scene.height}`}
+      className={`picture ${lit && lit.size > 0 ? 'has-lit' : ''} ${className}`}
+      style={{ background: scene.background }}
+      onPointerMove={point}
+      onPointerLeave={onPoint && (() => onPoint(null))}
+    >
+      {sceneParts(scene, lit)}
+    </svg>
+  )
+})
+
+/** The parts alone, for a canvas that brings its own `<svg>`. */
+export const sceneParts = (scene: Scene, lit?: ReadonlySet<string>): ReactNode[] => groupsOf(scene, { as: 'text' }).map((g, i) => element(g, i, lit))
+
+export const partAt = (target: EventTarget | null): string | null => (target instanceof Element ? (target.closest('[data-part]')?.getAttribute('data-part') ?? null) : null)
+
+function element(e: SvgElement, key: number, lit?: ReadonlySet<string>): ReactNode {
+  const attributes: Record<string, unknown> = { key }
+  for (const [name, value] of Object.entries(e.attributes)) {
+    // Inside a picture with a name of its own, parts are not announced one by one.
+    if (name === 'role' || name === 'aria-label') continue
+    attributes[name === 'xml:space' ? 'xmlSpace' : name.startsWith('data-') ? name : name.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase())] = value
+  }
+  const part = e.attributes['data-part']
+  if (part !== undefined && lit?.has(String(part))) attributes.className = 'lit'
+  return createElement(e.tag, attributes, ...e.children.map((c, i) => (typeof c === 'string' ? c : element(c, i, lit))))
+}

@@ -1,0 +1,85 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
+import { ask } from '../send'
+
+const EXAMPLE = `1. Check the moorings
+2. Lower the ramp
+3. If the deck is wet, spread sand
+4. Load the cars`
+
+const TEXT_FILE = /\.(md|markdown|txt|text)$/i
+
+/** A folio from pasted text or from a Markdown or text file. Beside the work, not over it. */
+export function NewFolio({ onClose }: { onClose: (() => void) | null }) {
+  const router = useRouter()
+  const [text, setText] = useState('')
+  const [name, setName] = useState<string | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+  const file = useRef<HTMLInputElement>(null)
+
+  const open = async (chosen: File | undefined) => {
+    if (!chosen) return
+    if (!TEXT_FILE.test(chosen.name)) return setProblem(`“${chosen.name}” is not a Markdown or text file. Save it as .md or .txt and open that.`)
+    setProblem(null)
+    setText(await chosen.text())
+    setName(chosen.name.replace(TEXT_FILE, ''))
+  }
+  const make = async () => {
+    setBusy(true)
+    const answer = await ask('POST', '/api/folios', { text, ...(name ? { title: name } : {}) })
+    setBusy(false)
+    if ('problem' in answer) setProblem(answer.problem)
+    else router.push(`/folio/${(answer.json as { id: string }).id}`)
+  }
+  return (
+    <section aria-labelledby="new-folio" className="mb-8 rounded-lg border border-rule bg-page p-5">
+      <h2 id="new-folio" className="mb-1 text-[17px] font-semibold">
+        New folio
+      </h2>
+      <p id="new-folio-hint" className="mb-3 text-quiet">
+        Paste what you have: notes, a list, a page of a handbook. Headings, lists and tables are recognised, however uneven.
+      </p>
+      <textarea
+        autoFocus
+        aria-labelledby="new-folio"
+        aria-describedby="new-folio-hint"
+        value={text}
+        rows={8}
+        spellCheck={false}
+        placeholder={EXAMPLE}
+        className="field font-serif text-[16px] leading-relaxed"
+        onChange={(e) => {
+          setText(e.target.value)
+          setProblem(null)
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) void make()
+          if (e.key === 'Escape') onClose?.()
+        }}
+      />
+      {problem && (
+        <p role="alert" className="mt-2 text-needle">
+          {problem}
+        </p>
+      )}
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        <button type="button" className="button-primary" disabled={busy || text.trim() === ''} onClick={() => void make()}>
+          {busy ? 'Making the folio …' : 'Make the folio'}
+        </button>
+        <button type="button" className="button" onClick={() => file.current?.click()}>
+          Open a .md or .txt file
+        </button>
+        <input ref={file} type="file" hidden accept=".md,.markdown,.txt,text/plain,text/markdown" aria-label="A Markdown or text file" onChange={(e) => void open(e.target.files?.[0])} />
+        {onClose && (
+          <button type="button" className="quiet-button" onClick={onClose}>
+            Close
+          </button>
+        )}
+        {name && <span className="text-[13px] text-quiet">from {name}</span>}
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,147 @@
+'use client'
+
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
+import { Ellipsis } from 'lucide-react'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useMemo, useState } from 'react'
+import { useCommands } from '../chrome/commands'
+import { useNotice } from '../chrome/Notice'
+import { useTheme } from '../chrome/theme'
+import { TopLine } from '../chrome/TopLine'
+import { send } from '../send'
+import { NewFolio } from './NewFolio'
+
+export type ShelvedFolio = {
+  readonly id: string
+  readonly title: string
+  readonly changed: string
+  readonly words: number
+  readonly opening: string
+  readonly figures: readonly { readonly id: string; readonly alt: string; readonly version: number }[]
+}
+
+export function Shelf({ name, folios }: { name: string; folios: readonly ShelvedFolio[] }) {
+  const [adding, setAdding] = useState(folios.length === 0)
+  const commands = useMemo(() => [{ name: 'New folio', keys: 'Alt+N', run: () => setAdding(true) }], [])
+  useCommands(commands)
+  return (
+    <>
+      <TopLine crumbs={[{ text: 'Shelf', href: null }]} />
+      <main className="mx-auto w-full max-w-[1180px] flex-1 px-6 py-8">
+        <div className="mb-6 flex items-end justify-between gap-4">
+          <div>
+            <h1 className="font-serif text-[30px] leading-tight font-semibold">{name}</h1>
+            <p className="text-quiet">
+              {folios.length === 1 ? 'One folio' : `${folios.length} folios`}, the one changed last first
+            </p>
+          </div>
+          <button type="button" className="button-primary" onClick={() => setAdding(true)} aria-keyshortcuts="Alt+N">
+            New folio
+          </button>
+        </div>
+        {adding && <NewFolio onClose={folios.length === 0 ? null : () => setAdding(false)} />}
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-6">
+          {folios.map((f) => (
+            <FolioCard key={f.id} folio={f} />
+          ))}
+        </ul>
+      </main>
+    </>
+  )
+}
+
+function FolioCard({ folio }: { folio: ShelvedFolio }) {
+  const router = useRouter()
+  const tell = useNotice()
+  const [naming, setNaming] = useState(false)
+  const path = `/api/folios/${folio.id}`
+  const act = async (work: Promise<string | null>, done?: () => void) => {
+    const problem = await work
+    if (problem) tell(problem)
+    else done?.()
+    router.refresh()
+  }
+  const remove = () => act(send('DELETE', path), () => tell(`“${folio.title}” is deleted.`, { label: 'Take it back', run: () => void act(send('PATCH', path, { deleted: false })) }))
+  const rename = (title: string) => {
+    setNaming(false)
+    if (title.trim() && title.trim() !== folio.title) void act(send('PATCH', path, { title: title.trim() }))
+  }
+  return (
+    <li className="group relative flex flex-col overflow-hidden rounded-lg border border-rule bg-page transition-colors hover:border-quiet">
+      <FolioFace folio={folio} />
+      <div className="flex items-start gap-2 border-t border-rule px-4 py-3">
+        <div className="min-w-0 flex-1">
+          {naming ? (
+            <input
+              autoFocus
+              aria-label="Name of the folio"
+              defaultValue={folio.title}
+              className="field relative z-10"
+              onFocus={(e) => e.target.select()}
+              onBlur={(e) => rename(e.target.value)}
+              onKeyDown={(e) => {
+                if (e.key === 'Enter') rename(e.currentTarget.value)
+                if (e.key === 'Escape') setNaming(false)
+              }}
+            />
+          ) : (
+            <h2 className="truncate text-[17px] font-semibold">
+              <Link href={`/folio/${folio.id}`} className="after:absolute after:inset-0">
+                {folio.title}
+              </Link>
+            </h2>
+          )}
+          <p className="text-[13px] text-quiet">
+            changed {folio.changed} · {folio.figures.length === 1 ? '1 figure' : `${folio.figures.length} figures`} · {folio.words} words
+          </p>
+        </div>
+        <Menu>
+          <MenuButton className="quiet-button relative z-10" aria-label={`More for “${folio.title}”`}>
+            <Ellipsis size={18} aria-hidden="true" />
+          </MenuButton>
+          <MenuItems anchor="bottom end" className="z-30 min-w-36 rounded-md border border-rule bg-page py-1 shadow-lg">
+            <MenuItem>
+              <button type="button" className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash" onClick={() => setNaming(true)}>
+                Rename
+              </button>
+            </MenuItem>
+            <MenuItem>
+              <button type="button" className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash" onClick={() => void remove()}>
+                Delete
+              </button>
+            </MenuItem>
+          </MenuItems>
+        </Menu>
+      </div>
+    </li>
+  )
+}
+
+/** The folio's figures as they stand, or the opening of its text where it has none. */
+function FolioFace({ folio }: { folio: ShelvedFolio }) {
+  const { theme } = useTheme()
+  const first = folio.figures[0]
+  if (!first)
+    return (
+      <div className="flex h-44 flex-col gap-2 px-5 pt-5">
+        <p className="line-clamp-4 font-serif text-[16px] leading-relaxed">{folio.opening || 'Nothing written yet.'}</p>
+        <p className="mt-auto pb-3 text-[13px] text-quiet">No figure yet</p>
+      </div>
+    )
+  return (
+    <div className="flex h-44 items-center justify-center gap-2 p-3">
+      {folio.figures.slice(0, 2).map((g) => (
+        // A figure is drawn by the server from the folio as it stands; no optimiser is wanted in between.
+        // eslint-disable-next-line @next/next/no-img-element
+        <img
+          key={g.id}
+          alt={g.alt}
+          loading="lazy"
+          className="h-full min-w-0 flex-1 object-contain"
+          src={`/api/folios/${folio.id}/figures/${g.id}/file?format=svg&show=inline&theme=${theme}&background=no&at=${g.version}`}
+        />
+      ))}
+    </div>
+  )
+}
