@@ -52,7 +52,7 @@ Every new hand on the MV Teal gets a mentor and this page. Tick things off toget
 1. Steel-toed boots
 2. Your discharge book
 3. A warm hat; the bow is cold even in June`,
-    figures: [{ from: 'Day one', to: 'a talk with the master', kind: 'points', arrangement: 'grid', title: 'The first five days' }],
+    figures: [{ from: 'Day one', to: 'a talk with the master', kind: 'points', arrangement: 'grid', frame: 'slide-16x9', title: 'The first five days' }],
   },
   {
     title: 'Life-jacket check',
@@ -66,7 +66,7 @@ Done every Monday before the first sailing.
 4. If the light does not work, change the battery.
 5. Close the lockers and seal them.
 6. Sign the list and hand it to the mate.`,
-    figures: [{ from: 'Count the life-jackets', to: 'hand it to the mate.', kind: 'process', arrangement: 'rows', title: 'Life-jacket check' }],
+    figures: [{ from: 'Count the life-jackets', to: 'hand it to the mate.', kind: 'process', arrangement: 'rows', frame: 'slide-16x9', title: 'Life-jacket check' }],
   },
   {
     title: 'Boarding the vehicle deck',
@@ -87,7 +87,7 @@ The loading officer stands at the foot of the ramp. Nobody else waves cars on.
 ## Who may stay on the deck
 
 Passengers leave the vehicle deck before sailing. Deck crew may stay until the bow door is closed. Dogs travel with their owners, not in cars.`,
-    figures: [{ from: 'Check the moorings', to: 'Report the count to the bridge', kind: 'process', arrangement: 'down', frame: 'page-portrait', title: 'Boarding the vehicle deck' }],
+    figures: [{ from: 'Check the moorings', to: 'Report the count to the bridge', kind: 'process', arrangement: 'down', title: 'Boarding the vehicle deck' }],
   },
   {
     title: 'Departing in fog',
@@ -133,7 +133,7 @@ function choose(doc: Y.Doc, chosen: Chosen): void {
   const span = { start: projection.text.lastIndexOf('\n', start) + 1, end: projection.text.indexOf(chosen.to) + chosen.to.length }
   const reading = propose(readText(projection.text.slice(span.start, span.end), englishLexicon())).find((r) => r.kind === chosen.kind)
   if (!reading) throw new Error(`demo: “${chosen.from}” does not read as ${chosen.kind}`)
-  const figure: Figure = { ...reading.figure, id: nanoid(), title: chosen.title, arrangement: chosen.arrangement, frame: chosen.frame ?? 'slide-16x9' }
+  const figure: Figure = { ...reading.figure, id: nanoid(), title: chosen.title, arrangement: chosen.arrangement, frame: chosen.frame ?? 'page-column' }
   const shared = newSharedFigure(figure)
   shared.set('anchor', anchorOf(projection, span))
   doc.getMap(SHARED.figures).set(figure.id, shared)

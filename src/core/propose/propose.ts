@@ -88,7 +88,7 @@ function figureOf(read: ReadText, kind: FigureKind, built: Built): Figure {
     nodes: Object.fromEntries(built.nodes.map((n) => [n.id, n])),
     links: Object.fromEntries(built.links.map((l) => [l.id, l])),
     arrangement: firstArrangement[kind] ?? '',
-    frame: 'slide-16x9',
+    frame: 'page-column',
     houseStyle: 'handbook',
     dress: { typeface: 'grotesk' },
     passage: { start: 0, end: read.text.length },

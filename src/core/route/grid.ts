@@ -11,15 +11,18 @@ export type Grid = {
   /** How many connectors already run along those stretches. */
   readonly usedH: Uint16Array
   readonly usedV: Uint16Array
+  /** Working memory of the path search, four states a cell. */
+  readonly search: { readonly cost: Float64Array; readonly from: Int32Array; readonly stamp: Int32Array; run: number }
 }
 
-const SAME = 0.25
+/** Lines closer than this are one line. Less than the tolerance of geometry, so that a path from a port stays straight. */
+const SAME = 0.005
 
 export function gridAround(boxes: readonly Box[], clearance: number, extra: readonly Point[]): Grid {
-  const xs = lines(boxes.flatMap((b) => [b.x - clearance * 2, b.x - clearance, centreOf(b).x, right(b) + clearance, right(b) + clearance * 2]).concat(extra.map((p) => p.x)))
-  const ys = lines(boxes.flatMap((b) => [b.y - clearance * 2, b.y - clearance, centreOf(b).y, bottom(b) + clearance, bottom(b) + clearance * 2]).concat(extra.map((p) => p.y)))
+  const xs = lines(boxes.flatMap((b) => [b.x - clearance, centreOf(b).x, right(b) + clearance]).concat(extra.map((p) => p.x)))
+  const ys = lines(boxes.flatMap((b) => [b.y - clearance, centreOf(b).y, bottom(b) + clearance]).concat(extra.map((p) => p.y)))
   const cells = xs.length * ys.length
-  const grid: Grid = { xs, ys, h: new Uint8Array(cells), v: new Uint8Array(cells), usedH: new Uint16Array(cells), usedV: new Uint16Array(cells) }
+  const grid: Grid = { xs, ys, h: new Uint8Array(cells), v: new Uint8Array(cells), usedH: new Uint16Array(cells), usedV: new Uint16Array(cells), search: { cost: new Float64Array(cells * 4), from: new Int32Array(cells * 4), stamp: new Int32Array(cells * 4), run: 0 } }
   for (const b of boxes) close(grid, inflate(b, clearance - SAME))
   return grid
 }
@@ -53,12 +56,12 @@ export function firstAbove(values: Float64Array, v: number): number {
 
 /** Index of the line at `v`, or -1. */
 export function lineAt(values: Float64Array, v: number): number {
-  const i = firstAbove(values, v - SAME * 2)
-  return i < values.length && Math.abs((values[i] as number) - v) <= SAME * 2 ? i : -1
+  const i = firstAbove(values, v - SAME)
+  return i < values.length && Math.abs((values[i] as number) - v) <= SAME ? i : -1
 }
 
 /** Notes that a connector runs along `points`, as far as its corners are on the grid. */
-export function use(g: Grid, points: readonly Point[]): void {
+export function occupy(g: Grid, points: readonly Point[]): void {
   const w = g.xs.length
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1] as Point, points[i] as Point]

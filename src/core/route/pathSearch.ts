@@ -11,29 +11,24 @@ export type FoundPath = { readonly cells: readonly number[]; readonly start: Ter
 /** `starts` head away from the source, `ends` head into the target. Null when no way is open. */
 export function cheapestPath(g: Grid, starts: readonly Terminal[], ends: readonly Terminal[], prices: Prices): FoundPath | null {
   const w = g.xs.length
-  const states = w * g.ys.length * 4
-  const cost = new Float64Array(states).fill(Infinity)
-  const from = new Int32Array(states).fill(-1)
+  const memory = freshMemory(g)
+  const { cost, from } = memory
   const goal = new Map(ends.map((e) => [(e.yi * w + e.xi) * 4 + e.heading, e]))
   const target = bounds(g, ends)
-  const guess = (cell: number) => {
-    const x = g.xs[cell % w] as number
-    const y = g.ys[(cell / w) | 0] as number
-    return Math.max(target.x0 - x, 0, x - target.x1) + Math.max(target.y0 - y, 0, y - target.y1)
-  }
+  const guess = (state: number) => leastCost(g, state, target, prices.bend)
   const heap = new Heap()
   for (const s of starts) {
     const state = (s.yi * w + s.xi) * 4 + s.heading
-    if (s.cost < (cost[state] as number)) {
-      cost[state] = s.cost
-      heap.push(state, s.cost + guess(state >> 2))
+    if (s.cost < memory.costOf(state)) {
+      memory.set(state, s.cost, -1)
+      heap.push(state, s.cost + guess(state))
     }
   }
   let best = Infinity
   let bestEnd = -1
   for (let state = heap.pop(); state >= 0; state = heap.pop()) {
     const c = cost[state] as number
-    if (c + guess(state >> 2) >= best) break
+    if (c + guess(state) >= best) break
     const end = goal.get(state)
     if (end && c + end.cost < best) {
       best = c + end.cost
@@ -43,14 +38,13 @@ export function cheapestPath(g: Grid, starts: readonly Terminal[], ends: readonl
     const heading = (state & 3) as Heading
     for (let turn = 0; turn < 4; turn++) {
       if (turn === (heading ^ 2)) continue
-      const step = stepCost(g, cell, turn as Heading, prices)
-      if (step.to < 0) continue
-      const next = step.to * 4 + turn
-      const total = c + step.cost + (turn === heading ? 0 : prices.bend)
-      if (total < (cost[next] as number) - 1e-9) {
-        cost[next] = total
-        from[next] = state
-        heap.push(next, total + guess(step.to))
+      const to = neighbour(g, cell, turn as Heading)
+      if (to < 0) continue
+      const next = to * 4 + turn
+      const total = c + stepCost(g, cell, to, turn as Heading, prices) + (turn === heading ? 0 : prices.bend)
+      if (total < memory.costOf(next) - 1e-9) {
+        memory.set(next, total, state)
+        heap.push(next, total + guess(next))
       }
     }
   }
@@ -65,28 +59,65 @@ export function cheapestPath(g: Grid, starts: readonly Terminal[], ends: readonl
   return { cells, start, end: goal.get(bestEnd) as Terminal }
 }
 
-/** One step along the grid: where it leads (-1 when closed) and what it costs without a bend. */
-function stepCost(g: Grid, cell: number, heading: Heading, prices: Prices): { to: number; cost: number } {
+/** What is left at least: the way there, and the bends that its direction makes unavoidable. */
+function leastCost(g: Grid, state: number, t: Target, bend: number): number {
   const w = g.xs.length
-  const [xi, yi] = [cell % w, (cell / w) | 0]
-  const sideways = heading === 1 || heading === 3
-  const to = heading === 0 ? cell - w : heading === 1 ? cell + 1 : heading === 2 ? cell + w : cell - 1
-  if ((heading === 0 && yi === 0) || (heading === 2 && yi === g.ys.length - 1)) return { to: -1, cost: 0 }
-  if ((heading === 3 && xi === 0) || (heading === 1 && xi === w - 1)) return { to: -1, cost: 0 }
-  const stretch = Math.min(cell, to)
-  if ((sideways ? g.h[stretch] : g.v[stretch]) === 1) return { to: -1, cost: 0 }
-  const length = sideways
-    ? Math.abs((g.xs[to % w] as number) - (g.xs[xi] as number))
-    : Math.abs((g.ys[(to / w) | 0] as number) - (g.ys[yi] as number))
-  const shared = (sideways ? g.usedH[stretch] : g.usedV[stretch]) ? prices.shared + length * 0.6 : 0
-  const across = sideways ? crossed(g.usedV, to, w) : crossed(g.usedH, to, 1)
-  return { to, cost: length + shared + (across ? prices.crossing : 0) }
+  const cell = state >> 2
+  const x = g.xs[cell % w] as number
+  const y = g.ys[(cell / w) | 0] as number
+  const dx = x < t.x0 ? t.x0 - x : x > t.x1 ? t.x1 - x : 0
+  const dy = y < t.y0 ? t.y0 - y : y > t.y1 ? t.y1 - y : 0
+  const heading = state & 3
+  const along = heading === 0 ? -dy : heading === 1 ? dx : heading === 2 ? dy : -dx
+  const aside = heading === 0 || heading === 2 ? dx : dy
+  const bends = along < 0 ? 2 : aside !== 0 ? 1 : 0
+  return Math.abs(dx) + Math.abs(dy) + bends * bend
+}
+
+/** Costs and predecessors of one search. The arrays belong to the grid and are used again: a stamp says which entries are
+ *  of this search, because clearing them would cost more than the search itself. */
+function freshMemory(g: Grid) {
+  const { cost, from, stamp } = g.search
+  const now = ++g.search.run
+  return {
+    cost,
+    from,
+    costOf: (state: number): number => (stamp[state] === now ? (cost[state] as number) : Infinity),
+    set: (state: number, value: number, before: number) => {
+      stamp[state] = now
+      cost[state] = value
+      from[state] = before
+    },
+  }
+}
+
+/** The cell one step away, or -1 where that stretch is closed. */
+function neighbour(g: Grid, cell: number, heading: Heading): number {
+  const w = g.xs.length
+  if (heading === 1) return (cell + 1) % w === 0 || g.h[cell] === 1 ? -1 : cell + 1
+  if (heading === 3) return cell % w === 0 || g.h[cell - 1] === 1 ? -1 : cell - 1
+  if (heading === 2) return cell + w >= g.h.length || g.v[cell] === 1 ? -1 : cell + w
+  return cell < w || g.v[cell - w] === 1 ? -1 : cell - w
+}
+
+/** What one step costs without a bend: its length, dearer where another connector runs along or across. */
+function stepCost(g: Grid, cell: number, to: number, heading: Heading, prices: Prices): number {
+  const w = g.xs.length
+  const stretch = cell < to ? cell : to
+  if (heading === 1 || heading === 3) {
+    const length = Math.abs((g.xs[to % w] as number) - (g.xs[cell % w] as number))
+    return length + ((g.usedH[stretch] as number) > 0 ? prices.shared + length * 0.6 : 0) + (crossed(g.usedV, to, w) ? prices.crossing : 0)
+  }
+  const length = Math.abs((g.ys[(to / w) | 0] as number) - (g.ys[(cell / w) | 0] as number))
+  return length + ((g.usedV[stretch] as number) > 0 ? prices.shared + length * 0.6 : 0) + (crossed(g.usedH, to, 1) ? prices.crossing : 0)
 }
 
 /** True when a connector runs straight through the cell at a right angle. */
 const crossed = (used: Uint16Array, cell: number, back: number): boolean => (used[cell] ?? 0) > 0 && (used[cell - back] ?? 0) > 0
 
-function bounds(g: Grid, ends: readonly Terminal[]) {
+type Target = { readonly x0: number; readonly x1: number; readonly y0: number; readonly y1: number }
+
+function bounds(g: Grid, ends: readonly Terminal[]): Target {
   const xs = ends.map((e) => g.xs[e.xi] as number)
   const ys = ends.map((e) => g.ys[e.yi] as number)
   return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) }
@@ -126,7 +157,9 @@ class Heap {
   private sink(): void {
     for (let i = 0; ; ) {
       let least = i
-      for (const child of [2 * i + 1, 2 * i + 2]) if (child < this.states.length && this.before(child, least)) least = child
+      const child = 2 * i + 1
+      if (child < this.states.length && this.before(child, least)) least = child
+      if (child + 1 < this.states.length && this.before(child + 1, least)) least = child + 1
       if (least === i) return
       this.swap(i, least)
       i = least
@@ -139,6 +172,11 @@ class Heap {
   }
 
   private swap(a: number, b: number): void {
-    for (const list of [this.states, this.priorities]) [list[a], list[b]] = [list[b] as number, list[a] as number]
+    const { states, priorities } = this
+    const [state, priority] = [states[a] as number, priorities[a] as number]
+    states[a] = states[b] as number
+    priorities[a] = priorities[b] as number
+    states[b] = state
+    priorities[b] = priority
   }
 }

@@ -3,7 +3,7 @@
 import { centreOf, portOf, withoutCollinear, type Box, type Point, type Side } from '../geometry'
 import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed, PlacedNode } from '../layout'
-import { gridAround, lineAt, use, type Grid } from './grid'
+import { gridAround, lineAt, occupy, type Grid } from './grid'
 import { placeLabels, type PlacedLabel } from './labels'
 import { cheapestPath, type Heading, type Prices, type Terminal } from './pathSearch'
 
@@ -64,7 +64,7 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     const known = grids.get(factor)
     if (known) return known
     const grid = gridAround(boxes, size * 0.8 * factor, [])
-    for (const r of done) use(grid, r.points)
+    for (const r of done) occupy(grid, r.points)
     grids.set(factor, grid)
     return grid
   }
@@ -81,7 +81,7 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     const route = { id: link.id, from: link.from, to: link.to, points: points ?? directLine(a.box, b.box) }
     done.push(route)
     ports.add(route)
-    for (const g of grids.values()) use(g, route.points)
+    for (const g of grids.values()) occupy(g, route.points)
   }
   const order = new Map(placed.links.map((l, i) => [l.id, i]))
   return done.toSorted((p, q) => (order.get(p.id) ?? 0) - (order.get(q.id) ?? 0))

@@ -92,7 +92,7 @@ export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): 
     body: { fonts: fontChain(typeface, 400), size, leading: 1.25 },
     label: { fonts: fontChain(typeface, 400), size: size * 0.85, leading: 1.2 },
     padding: { x: size * 0.9, y: size * 0.65 },
-    gap: { beside: size * 2.2, between: size * 2.6 },
+    gap: { beside: size * 2.2, between: size * 2.2 },
     margin: size * 2,
     frame: { name: figure.frame, width: frame.width, height: frame.height },
     wrap: { step: size * 10, question: size * 7.5, point: size * 13 },

@@ -108,22 +108,24 @@ function Spread({ folio }: { folio: OpenFolio }) {
     [stands, projection, passage, readings],
   )
 
+  const write = useCallback((name: keyof typeof writing) => editor.current?.run(name), [])
   const commands = useMemo<Command[]>(
     () => [
       { name: 'Read the passage at the caret', keys: 'Mod+Enter', run: readPassage },
       ...(passage ? [{ name: 'Close the readings', keys: 'Escape', run: close }] : []),
-      ...Object.entries(writing).map(([name, w]) => ({ name: `Manuscript: ${w.name.toLowerCase()}`, run: () => editor.current?.run(name as keyof typeof writing) })),
+      ...Object.entries(writing).map(([name, w]) => ({ name: `Manuscript: ${w.name.toLowerCase()}`, run: () => write(name as keyof typeof writing) })),
     ],
-    [readPassage, passage, close],
+    [readPassage, passage, close, write],
   )
   useCommands(commands)
 
+  const topOf = useCallback((offset: number) => editor.current?.topOf(offset) ?? null, [])
   const marks = useMemo(() => ({ read: passage, lit: lit?.words ?? [] }), [passage, lit])
   return (
     <main className="min-h-0 flex-1 overflow-auto px-7 py-5" aria-label="Facing pages">
       <div className="mx-auto grid min-h-full max-w-[1500px] grid-cols-[minmax(0,1fr)_56px_minmax(0,1.12fr)] rounded border border-rule bg-page">
         <section className="px-10 pt-4 pb-16" aria-label="Manuscript page">
-          <WritingTools run={(name) => editor.current?.run(name)} onRead={readPassage} />
+          <WritingTools run={write} onRead={readPassage} />
           <Editor
             fragment={folio.manuscript}
             marks={marks}
@@ -139,7 +141,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
           stands={stands}
           suggestions={suggestions.filter((s) => !stands.some((f) => f.span && f.span.start < s.span.end && s.span.start < f.span.end))}
           passage={passage}
-          topOf={(offset) => editor.current?.topOf(offset) ?? null}
+          topOf={topOf}
           version={projection}
           lit={lit}
           onRead={setPassage}
@@ -238,6 +240,7 @@ function Facing({ folio, stands, suggestions, passage, topOf, version, lit, onRe
   const ordered = stands.toSorted((a, b) => (a.span?.start ?? Infinity) - (b.span?.start ?? Infinity) || (a.figure.id < b.figure.id ? -1 : 1))
   const reading = passage !== null
 
+  const standing = ordered.map((s) => `${s.figure.id} ${s.span?.start}`).join()
   const level = useCallback(() => {
     const at = (offset: number | undefined, side: number) => (offset === undefined ? null : topOf(offset + side))
     const top = (span: Span | null) => (at(span?.start, 0) ?? 0) + TOOLS_HEIGHT
@@ -248,8 +251,9 @@ function Facing({ folio, stands, suggestions, passage, topOf, version, lit, onRe
     const foot = Math.max(0, ...placed.map((t, i) => t + (heights[i] ?? 0)))
     const next = { rings, open: suggestions.map((s) => top(s.span)), cards: placed, foot, passage: top(passage) }
     setTops((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next))
+    // `standing` stands for `ordered`, which is a new list at every render.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [ordered.map((s) => `${s.figure.id} ${s.span?.start}`).join(), suggestions, passage, topOf])
+  }, [standing, suggestions, passage, topOf])
 
   useLayoutEffect(level, [level, version, width])
   useEffect(() => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { IndexeddbPersistence } from 'y-indexeddb'
 import * as Y from 'yjs'
 import { applyShared, newSharedFigure, readFigure, type Edit } from '@/core/document'
@@ -39,12 +39,15 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
     })
     const kept = new IndexeddbPersistence(`folio ${id}`, doc)
     // The browser's own copy is there at once, also without a network; the server's comes on top of it.
+    let open = true
     void kept.whenSynced.then(() => {
+      if (!open) return
+      setFolio({ id, doc, manuscript: doc.getXmlFragment('manuscript'), head: doc.getMap('head'), figures: doc.getMap('figures'), connection })
       if (doc.getXmlFragment('manuscript').length > 0) setLoaded(true)
       connection.start()
     })
-    setFolio({ id, doc, manuscript: doc.getXmlFragment('manuscript'), head: doc.getMap('head'), figures: doc.getMap('figures'), connection })
     return () => {
+      open = false
       connection.stop()
       void kept.destroy()
       doc.destroy()
@@ -55,32 +58,30 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
 
 type Observed = { readonly observeDeep: (f: () => void) => void; readonly unobserveDeep: (f: () => void) => void }
 
-/** Snapshots of a shared type that change only when it does. `read` must be the same function at every render. */
-function useShared<S extends Observed, T>(shared: S | null, read: (shared: S) => T, empty: T): T {
-  const [store] = useState<{ of: S | null; value: T }>(() => ({ of: null, value: empty }))
-  const value = useCallback(() => {
-    if (store.of !== shared) {
-      store.of = shared
-      store.value = shared ? read(shared) : empty
-    }
-    return store.value
-  }, [shared, read, empty, store])
-  const subscribe = useCallback(
-    (tell: () => void) => {
+/** A view of a shared type that is the same value until the shared type says something else. */
+function sharedValue<S extends Observed, T>(shared: S | null, read: (shared: S) => T, empty: T) {
+  let value = shared ? read(shared) : empty
+  return {
+    value: () => value,
+    subscribe: (tell: () => void) => {
       if (!shared) return () => undefined
       const onChange = () => {
         const next = read(shared)
-        if (JSON.stringify(next) === JSON.stringify(store.value)) return
-        store.value = next
+        if (JSON.stringify(next) === JSON.stringify(value)) return
+        value = next
         tell()
       }
       shared.observeDeep(onChange)
       onChange()
       return () => shared.unobserveDeep(onChange)
     },
-    [shared, read, store],
-  )
-  return useSyncExternalStore(subscribe, value, () => empty)
+  }
+}
+
+/** `read` must be the same function at every render. */
+function useShared<S extends Observed, T>(shared: S | null, read: (shared: S) => T, empty: T): T {
+  const store = useMemo(() => sharedValue(shared, read, empty), [shared, read, empty])
+  return useSyncExternalStore(store.subscribe, store.value, () => empty)
 }
 
 const NONE: readonly SharedFigure[] = []

@@ -163,7 +163,8 @@ function verbPhrases(words: readonly Word[], lexicon: Lexicon): Action[] {
   for (let i = 0; i < words.length; i++) {
     const w = words[i] as Word
     const isBoundary = i > start && (w.text === ',' || ((w.lower === 'and' || w.lower === 'then' || w.lower === 'but' || w.lower === 'or') && w.text !== ','))
-    if (isBoundary && piece.some(isWord)) {
+    const insideVerb = w.lower === 'then' && (AUXILIARIES.has(words[i - 1]?.lower ?? '') || MODALS.has(words[i - 1]?.lower ?? ''))
+    if (isBoundary && !insideVerb && piece.some(isWord)) {
       let j = i + 1
       while (j < words.length && CONJUNCTIONS.has((words[j] as Word).lower)) j++
       j = skipAdverbs(words, j)
@@ -251,6 +252,8 @@ export function actionOf(words: readonly Word[], lexicon: Lexicon, own: readonly
   const verb = words[v]
   const reading = verb && verbReading(verb.lower, lexicon)
   const auxiliaries = words.slice(f, v).map((w) => w.lower)
+  // What was done or has been done is told, not asked for.
+  const told = auxiliaries.some((a) => ['was', 'were', 'has', 'have', 'had'].includes(a))
   const isBe = auxiliaries.some((a) => ['is', 'are', 'was', 'were', 'be', 'been', 'being'].includes(a))
   if (!verb || !reading || (isBe && reading.form !== 'ed')) return make(labelOf(withoutTail(words)), null, false, words)
   const rest = withoutTail(words.slice(v + 1))
@@ -261,9 +264,9 @@ export function actionOf(words: readonly Word[], lexicon: Lexicon, own: readonly
     const agent = by >= 0 ? rest.slice(by + 1) : []
     const agentActs = isActorPhrase(agent, lexicon)
     const label = labelOf([head, ...subject, ...(agentActs ? rest.slice(0, by) : rest)])
-    return make(not + (negative ? lowerFirst(label) : label), agentActs ? actorOf(agent) : null, true, [head, ...subject, ...rest])
+    return make(not + (negative ? lowerFirst(label) : label), agentActs ? actorOf(agent) : null, !told, [head, ...subject, ...rest])
   }
-  const doing = actor !== null || subject.every((w) => PRONOUNS.has(w.lower))
+  const doing = !told && (actor !== null || subject.every((w) => PRONOUNS.has(w.lower)))
   const label = doing ? labelOf([head, ...rest]) : labelOf(withoutTail(words))
   return make(doing ? not + (negative ? lowerFirst(label) : label) : label, actor, doing, doing ? [head, ...rest] : words)
 }

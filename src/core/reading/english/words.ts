@@ -1,6 +1,6 @@
 /** Words of an English text with their spans, and what the lexicon knows of each. */
 import type { Span } from '../../text'
-import lexicon from './lexicon.json'
+import lexicon from './lexicon.json' with { type: 'json' }
 
 export type Word = Span & { readonly text: string; readonly lower: string }
 export type VerbClass = 'only' | 'leaning' | 'mixed' | 'rare'

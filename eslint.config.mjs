@@ -1,0 +1,28 @@
+import { defineConfig, globalIgnores } from 'eslint/config'
+import nextVitals from 'eslint-config-next/core-web-vitals'
+import nextTs from 'eslint-config-next/typescript'
+import prettier from 'eslint-config-prettier'
+
+export default defineConfig([
+  ...nextVitals,
+  ...nextTs,
+  prettier,
+  {
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      'no-restricted-syntax': ['error', { selector: 'ExportAllDeclaration', message: 'A folder opens one door: name what it exports.' }],
+    },
+  },
+  {
+    // The core is one computation: same input, same figure. No clock, no chance, no console.
+    files: ['src/core/**/*.ts'],
+    ignores: ['src/core/**/*.test.ts', 'src/core/testing/**'],
+    rules: {
+      'no-console': 'error',
+      'no-restricted-globals': ['error', 'window', 'document', 'self', 'process', 'Buffer', 'localStorage', 'navigator', 'performance'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+    },
+  },
+  globalIgnores(['.next/**', '.data/**', 'next-env.d.ts', 'node_modules/**', 'public/**']),
+])

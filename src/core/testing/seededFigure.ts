@@ -1,0 +1,79 @@
+/** Figures by seed, for properties: flowcharts with questions, returns, long and short words in several scripts; points. */
+import type { Figure, FigureLink, FigureNode, FrameName } from '../figure'
+
+/** mulberry32: a small generator whose whole state is one integer. */
+export function random(seed: number): () => number {
+  let state = seed >>> 0
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0
+    let t = state
+    t = Math.imul(t ^ (t >>> 15), t | 1)
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+  }
+}
+
+const WORDS = 'check the ramp moorings lower bridge count cars deck wet sand gates lorries first chock lash bow door report purser tag cage owner notice master approve loudspeaker gangway horn lookout half speed swell ebb quay radar fog visibility'.split(' ')
+const FOREIGN = ['Überprüfen Sie die Festmacherleinen', 'घाट की जाँच करें', 'تحقق من المنحدر قبل الإبحار', 'Vérifier l’amarrage à l’arrière', 'Проверить швартовы', 'Lock → seal ≥ 3']
+
+const blank: Omit<Figure, 'id' | 'kind' | 'nodes' | 'links' | 'arrangement' | 'frame'> = {
+  title: 'Seeded',
+  language: 'en',
+  houseStyle: 'handbook',
+  dress: { typeface: 'grotesk' },
+  passage: null,
+  wasRead: { text: '', nodes: {}, links: {} },
+}
+
+export function seededFigure(seed: number): Figure {
+  const next = random(seed)
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
+  const words = (most: number): string => (next() < 0.08 ? pick(FOREIGN) : Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' '))
+  const count = 3 + Math.floor(next() ** 2 * 45)
+  const points = next() < 0.15
+  const nodes: FigureNode[] = Array.from({ length: points ? Math.min(count, 16) : count }, (_, i) => {
+    const role = points ? 'point' : next() < 0.2 ? 'question' : i > 0 && next() < 0.06 ? 'end' : 'step'
+    const detail = (points && next() < 0.6) || next() < 0.05 ? { detail: words(14) } : {}
+    return { id: `n${i}`, role, text: words(next() < 0.1 ? 24 : 6), order: i, source: [], ...detail }
+  })
+  const links: FigureLink[] = []
+  const link = (from: number, to: number, text: string) => {
+    if (from !== to && to >= 0 && to < nodes.length) links.push({ id: `l${links.length}`, role: 'next', from: `n${from}`, to: `n${to}`, order: links.length, source: [], ...(text ? { text } : {}) })
+  }
+  if (!points)
+    nodes.forEach((n, i) => {
+      if (n.role === 'end') return
+      link(i, i + 1, n.role === 'question' ? 'yes' : '')
+      if (n.role === 'question') link(i, next() < 0.25 ? Math.floor(next() * i) : i + 2 + Math.floor(next() * 4), next() < 0.1 ? words(4) : 'no')
+      else if (next() < 0.04) link(i, Math.floor(next() * nodes.length), '')
+    })
+  const frame: FrameName = pick(['slide-16x9', 'page-column', 'free', 'page-portrait', 'slide-4x3'])
+  return {
+    ...blank,
+    id: `seed-${seed}`,
+    kind: points ? 'points' : 'process',
+    nodes: Object.fromEntries(nodes.map((n) => [n.id, n])),
+    links: Object.fromEntries(links.map((l) => [l.id, l])),
+    arrangement: points ? pick(['grid', 'ring']) : pick(['down', 'across', 'rows']),
+    frame,
+  }
+}
+
+/** The same value, frozen to its last leaf. */
+export function frozen<T>(value: T): T {
+  if (value !== null && typeof value === 'object' && !Object.isFrozen(value)) {
+    Object.freeze(value)
+    Object.values(value).forEach(frozen)
+  }
+  return value
+}
+
+/** Runs a property over seeds and gives the seeds for which it did not hold, with what it said. */
+export function failingSeeds(from: number, to: number, property: (seed: number) => string | null): string[] {
+  const out: string[] = []
+  for (let seed = from; seed < to; seed++) {
+    const said = property(seed)
+    if (said !== null) out.push(`seed ${seed}: ${said}`)
+  }
+  return out
+}
