@@ -11,7 +11,10 @@ export default defineConfig([
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      'no-restricted-syntax': ['error', { selector: 'ExportAllDeclaration', message: 'A folder opens one door: name what it exports.' }],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportAllDeclaration', message: 'A folder opens one door: name what it exports.' },
+      ],
     },
   },
   {
@@ -20,8 +23,22 @@ export default defineConfig([
     ignores: ['src/core/**/*.test.ts', 'src/core/testing/**'],
     rules: {
       'no-console': 'error',
-      'no-restricted-globals': ['error', 'window', 'document', 'self', 'process', 'Buffer', 'localStorage', 'navigator', 'performance'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'self',
+        'process',
+        'Buffer',
+        'localStorage',
+        'navigator',
+        'performance',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+      ],
     },
   },
   globalIgnores(['.next/**', '.data/**', 'next-env.d.ts', 'node_modules/**', 'public/**']),

@@ -22,15 +22,24 @@ export function environment(more = {}) {
 
 /** Runs a command to its end. `quiet` shows its output only when it fails. */
 export function run(what, command, args, { env = {}, quiet = false } = {}) {
-  const done = spawnSync(command, args, { cwd: root, env: environment(env), stdio: quiet ? 'pipe' : 'inherit', encoding: 'utf8', maxBuffer: 1 << 28 })
+  const done = spawnSync(command, args, {
+    cwd: root,
+    env: environment(env),
+    stdio: quiet ? 'pipe' : 'inherit',
+    encoding: 'utf8',
+    maxBuffer: 1 << 28,
+  })
   if (done.status === 0) return
   if (quiet) console.error(`${done.stdout ?? ''}${done.stderr ?? ''}`)
-  give(`${what} failed (${done.error?.message ?? done.signal ?? `exit ${done.status}`}): ${path.basename(command)} ${args.join(' ')}`)
+  give(
+    `${what} failed (${done.error?.message ?? done.signal ?? `exit ${done.status}`}): ${path.basename(command)} ${args.join(' ')}`,
+  )
 }
 
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < 20 || (major === 20 && minor < 19)) give(`Node 20.19 or newer is needed; this is ${process.version}. Install it and run the command again.`)
+  if (major < 20 || (major === 20 && minor < 19))
+    give(`Node 20.19 or newer is needed; this is ${process.version}. Install it and run the command again.`)
 }
 
 const debianPackages = {
@@ -44,13 +53,26 @@ export function installDebian(names) {
   const missing = names.filter((n) => !debianPackages[n]())
   if (missing.length === 0) return
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
-  const sudo = process.getuid() === 0 ? [] : spawnSync('sudo', ['-n', 'true']).status === 0 ? ['sudo', '-n'] : process.stdin.isTTY ? ['sudo'] : null
+  const sudo =
+    process.getuid() === 0
+      ? []
+      : spawnSync('sudo', ['-n', 'true']).status === 0
+        ? ['sudo', '-n']
+        : process.stdin.isTTY
+          ? ['sudo']
+          : null
   if (!sudo) give(`Debian packages are missing and sudo asks for a password. Run: sudo ${command}`)
   say(`installing Debian packages: ${missing.join(', ')}`)
-  const asRoot = (...words) => run('Installing Debian packages', [...sudo, ...words][0], [...sudo, ...words].slice(1), { quiet: true })
+  const asRoot = (...words) =>
+    run('Installing Debian packages', [...sudo, ...words][0], [...sudo, ...words].slice(1), { quiet: true })
   const apt = ['env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', '-o', 'DPkg::Lock::Timeout=300', '-qq']
   // We make a cluster of our own; Debian need not start one on port 5432.
-  if (missing.includes('postgresql')) asRoot('sh', '-c', 'mkdir -p /etc/postgresql-common && { [ -e /etc/postgresql-common/createcluster.conf ] || echo "create_main_cluster = false" > /etc/postgresql-common/createcluster.conf; }')
+  if (missing.includes('postgresql'))
+    asRoot(
+      'sh',
+      '-c',
+      'mkdir -p /etc/postgresql-common && { [ -e /etc/postgresql-common/createcluster.conf ] || echo "create_main_cluster = false" > /etc/postgresql-common/createcluster.conf; }',
+    )
   asRoot(...apt, 'update')
   asRoot(...apt, '-o', 'Dpkg::Options::=--force-confold', 'install', '-y', '--no-install-recommends', ...missing)
 }
@@ -79,19 +101,27 @@ function once(stamp, names, work) {
 export const installModules = () =>
   once('node_modules/.lock-stamp', ['package-lock.json'], () => {
     say('npm ci (a minute or two)')
-    run('npm ci', 'npm', ['ci', '--include=dev', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], { quiet: true })
+    run('npm ci', 'npm', ['ci', '--include=dev', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], {
+      quiet: true,
+    })
   })
 
 export const tool = (name) => at('node_modules/.bin', name)
 
 export const copyFonts = () =>
-  once('public/fonts/.stamp', ['package-lock.json', 'src/core/style/fonts.ts', 'scripts/copyFonts.ts'], () => run('Copying the fonts', tool('tsx'), ['scripts/copyFonts.ts'], { quiet: true }))
+  once('public/fonts/.stamp', ['package-lock.json', 'src/core/style/fonts.ts', 'scripts/copyFonts.ts'], () =>
+    run('Copying the fonts', tool('tsx'), ['scripts/copyFonts.ts'], { quiet: true }),
+  )
 
 export const build = () =>
-  once('.next/.source-stamp', ['src', 'public', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'], () => {
-    say('building the application (about a minute)')
-    rmSync(at('.next'), { recursive: true, force: true })
-    run('The build', tool('next'), ['build'], { quiet: true })
-  })
+  once(
+    '.next/.source-stamp',
+    ['src', 'public', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'],
+    () => {
+      say('building the application (about a minute)')
+      rmSync(at('.next'), { recursive: true, force: true })
+      run('The build', tool('next'), ['build'], { quiet: true })
+    },
+  )
 
 export const migrate = (env) => run('Migrating the database', tool('tsx'), ['scripts/migrate.ts'], { env, quiet: true })

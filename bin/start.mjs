@@ -3,7 +3,18 @@ import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { freePort, startCluster } from './cluster.mjs'
-import { build, checkNode, copyFonts, environment, give, installDebian, installModules, migrate, root, say } from './prepare.mjs'
+import {
+  build,
+  checkNode,
+  copyFonts,
+  environment,
+  give,
+  installDebian,
+  installModules,
+  migrate,
+  root,
+  say,
+} from './prepare.mjs'
 
 const begin = performance.now()
 const seconds = (since) => `${((performance.now() - since) / 1000).toFixed(1)} s`
@@ -18,8 +29,15 @@ checkNode()
 const pidFile = path.join(root, '.data/start.pid')
 mkdirSync(path.dirname(pidFile), { recursive: true })
 const other = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0
-if (other && other !== process.pid && existsSync(`/proc/${other}/cmdline`) && readFileSync(`/proc/${other}/cmdline`, 'utf8').includes('start.mjs'))
-  give(`Idle Compass is already running from this folder (process ${other}). Stop it with Ctrl-C there, or: kill ${other}`)
+if (
+  other &&
+  other !== process.pid &&
+  existsSync(`/proc/${other}/cmdline`) &&
+  readFileSync(`/proc/${other}/cmdline`, 'utf8').includes('start.mjs')
+)
+  give(
+    `Idle Compass is already running from this folder (process ${other}). Stop it with Ctrl-C there, or: kill ${other}`,
+  )
 writeFileSync(pidFile, String(process.pid))
 
 let cluster = null
@@ -71,7 +89,10 @@ try {
 
 async function answers(url) {
   for (let i = 0; i < 150; i++) {
-    const ok = await fetch(`${url}/api/health`).then((r) => r.ok, () => false)
+    const ok = await fetch(`${url}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    )
     if (ok) return
     await new Promise((r) => setTimeout(r, 200))
   }

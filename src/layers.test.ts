@@ -4,8 +4,27 @@ import path from 'node:path'
 import ts from 'typescript'
 
 type Row = { readonly may: readonly string[]; readonly packages: readonly string[] }
-const core = (may: readonly string[], packages: readonly string[] = []): Row => ({ may: ['core/problem', ...may.map((m) => `core/${m}`)], packages })
-const ALL_CORE = ['problem', 'geometry', 'graph', 'text', 'reading', 'figure', 'propose', 'style', 'measure', 'layout', 'route', 'scene', 'formats', 'check', 'document'].map((f) => `core/${f}`)
+const core = (may: readonly string[], packages: readonly string[] = []): Row => ({
+  may: ['core/problem', ...may.map((m) => `core/${m}`)],
+  packages,
+})
+const ALL_CORE = [
+  'problem',
+  'geometry',
+  'graph',
+  'text',
+  'reading',
+  'figure',
+  'propose',
+  'style',
+  'measure',
+  'layout',
+  'route',
+  'scene',
+  'formats',
+  'check',
+  'document',
+].map((f) => `core/${f}`)
 
 const layers: Record<string, Row> = {
   'core/problem': core([]),
@@ -30,8 +49,28 @@ const layers: Record<string, Row> = {
   workers: { may: [...ALL_CORE, 'core'], packages: ['comlink', 'zod'] },
   server: { may: [...ALL_CORE, 'core', 'manuscript'], packages: ['*'] },
   // The interface draws scenes and makes edits; what a text says and where things stand comes from the worker.
-  ui: { may: ['core/document', 'core/geometry', 'core/scene', 'core/style', 'core/formats', 'core/figure', 'core/text', 'core/problem', 'core/propose', 'manuscript', 'sync', 'workers'], packages: ['*'] },
-  app: { may: ['ui', 'server', 'manuscript', 'core/figure', 'core/document', 'core/problem'], packages: ['next', 'react', 'zod', 'kysely', 'date-fns'] },
+  ui: {
+    may: [
+      'core/document',
+      'core/geometry',
+      'core/scene',
+      'core/style',
+      'core/formats',
+      'core/figure',
+      'core/text',
+      'core/problem',
+      'core/propose',
+      'manuscript',
+      'sync',
+      'workers',
+    ],
+    packages: ['*'],
+  },
+  cli: { may: [...ALL_CORE, 'core', 'manuscript', 'server'], packages: ['node:fs', 'node:path', 'node:util'] },
+  app: {
+    may: ['ui', 'server', 'manuscript', 'core/figure', 'core/document', 'core/problem'],
+    packages: ['next', 'react', 'zod', 'kysely', 'date-fns'],
+  },
 }
 /** The interface may know these shapes, but not run their code: it would put the reader into every page. */
 const TYPES_ONLY: Record<string, readonly string[]> = { ui: ['core/propose', 'core/scene'] }
@@ -40,11 +79,16 @@ const root = path.join(process.cwd(), 'src')
 const files = (dir: string): string[] =>
   readdirSync(dir).flatMap((name) => {
     const full = path.join(dir, name)
-    return statSync(full).isDirectory() ? files(full) : /\.tsx?$/.test(name) && !/\.test\.tsx?$|\.d\.ts$/.test(name) ? [full] : []
+    return statSync(full).isDirectory()
+      ? files(full)
+      : /\.tsx?$/.test(name) && !/\.test\.tsx?$|\.d\.ts$/.test(name)
+        ? [full]
+        : []
   })
 const layerOf = (file: string): string => {
   const [top, second, third] = path.relative(root, file).split(path.sep)
-  if (top === 'core') return second === 'pipeline' || (third === undefined && second?.endsWith('.ts')) ? 'core' : `core/${second}`
+  if (top === 'core')
+    return second === 'pipeline' || (third === undefined && second?.endsWith('.ts')) ? 'core' : `core/${second}`
   return top ?? ''
 }
 
@@ -53,15 +97,30 @@ type Import = { readonly file: string; readonly from: string; readonly to: strin
 function importsOf(file: string): Import[] {
   const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.ES2022, false)
   return source.statements.flatMap((s): Import[] => {
-    if (!(ts.isImportDeclaration(s) || ts.isExportDeclaration(s)) || !s.moduleSpecifier || !ts.isStringLiteral(s.moduleSpecifier)) return []
+    if (
+      !(ts.isImportDeclaration(s) || ts.isExportDeclaration(s)) ||
+      !s.moduleSpecifier ||
+      !ts.isStringLiteral(s.moduleSpecifier)
+    )
+      return []
     const named = ts.isImportDeclaration(s) ? s.importClause?.namedBindings : s.exportClause
     const wholly = ts.isImportDeclaration(s) ? s.importClause?.isTypeOnly === true : s.isTypeOnly
-    const each = named && (ts.isNamedImports(named) || ts.isNamedExports(named)) && named.elements.every((e) => e.isTypeOnly)
-    return [{ file: path.relative(root, file), from: layerOf(file), to: s.moduleSpecifier.text, typeOnly: wholly || each === true }]
+    const each =
+      named && (ts.isNamedImports(named) || ts.isNamedExports(named)) && named.elements.every((e) => e.isTypeOnly)
+    return [
+      {
+        file: path.relative(root, file),
+        from: layerOf(file),
+        to: s.moduleSpecifier.text,
+        typeOnly: wholly || each === true,
+      },
+    ]
   })
 }
 
-const all = files(root).filter((f) => !f.endsWith('proxy.ts')).flatMap(importsOf)
+const all = files(root)
+  .filter((f) => !f.endsWith('proxy.ts'))
+  .flatMap(importsOf)
 const target = (i: Import): string | null => {
   if (i.to.startsWith('@/')) return layerOf(path.join(root, i.to.slice(2), 'x.ts'))
   if (i.to.startsWith('.')) return layerOf(path.resolve(root, path.dirname(i.file), i.to) + '/x.ts')
@@ -79,8 +138,14 @@ test('each folder imports only what its row allows', () => {
     if (!row) return []
     const to = target(i)
     if (to === null) {
-      const name = i.to.startsWith('node:') ? i.to : i.to.startsWith('@') ? i.to.split('/').slice(0, 2).join('/') : (i.to.split('/')[0] as string)
-      return row.packages.includes('*') || row.packages.includes(name) || i.to.endsWith('.css') ? [] : [`${i.file}: package ${i.to}`]
+      const name = i.to.startsWith('node:')
+        ? i.to
+        : i.to.startsWith('@')
+          ? i.to.split('/').slice(0, 2).join('/')
+          : (i.to.split('/')[0] as string)
+      return row.packages.includes('*') || row.packages.includes(name) || i.to.endsWith('.css')
+        ? []
+        : [`${i.file}: package ${i.to}`]
     }
     const inside = to === i.from
     if (i.to.endsWith('.json') || inside || row.may.includes(to)) return []
@@ -90,15 +155,29 @@ test('each folder imports only what its row allows', () => {
 })
 
 test('the interface takes only types of what it must not run', () => {
-  const wrong = all.filter((i) => TYPES_ONLY[i.from]?.includes(target(i) ?? '') && !i.typeOnly).map((i) => `${i.file}: ${i.to}`)
+  const wrong = all
+    .filter((i) => TYPES_ONLY[i.from]?.includes(target(i) ?? '') && !i.typeOnly)
+    .map((i) => `${i.file}: ${i.to}`)
   expect(wrong).toEqual([])
 })
 
 test('folders are entered by their door: core folders import each other by index only', () => {
-  const wrong = all.filter((i) => i.from.startsWith('core') && target(i) !== i.from && /^(?:\.\.?\/)+(?:[a-z]+)\/./i.test(i.to) && !i.to.endsWith('.json')).filter((i) => target(i) !== null && layers[target(i) as string])
+  const wrong = all
+    .filter(
+      (i) =>
+        i.from.startsWith('core') &&
+        target(i) !== i.from &&
+        /^(?:\.\.?\/)+(?:[a-z]+)\/./i.test(i.to) &&
+        !i.to.endsWith('.json'),
+    )
+    .filter((i) => target(i) !== null && layers[target(i) as string])
   expect(wrong.map((i) => `${i.file}: ${i.to}`)).toEqual([])
 })
 
 test('no file is longer than 400 lines', () => {
-  expect(files(root).filter((f) => readFileSync(f, 'utf8').split('\n').length > 401).map((f) => path.relative(root, f))).toEqual([])
+  expect(
+    files(root)
+      .filter((f) => readFileSync(f, 'utf8').split('\n').length > 401)
+      .map((f) => path.relative(root, f)),
+  ).toEqual([])
 })

@@ -6,18 +6,32 @@ import { NoticeProvider } from '@/ui/chrome/Notice'
 import { sans, serif } from './fonts'
 import './globals.css'
 
-export const metadata: Metadata = { title: { default: 'Idle Compass', template: '%s · Idle Compass' }, description: 'Paste an outline or prose; get figures that say exactly what the text says.' }
+export const metadata: Metadata = {
+  title: { default: 'Idle Compass', template: '%s · Idle Compass' },
+  description: 'Paste an outline or prose; get figures that say exactly what the text says.',
+}
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Reading the headers makes every page dynamic, which its nonce needs.
   const nonce = (await headers()).get('x-nonce') ?? undefined
   const theme = (await cookies()).get('theme')?.value
   return (
-    <html lang="en" data-theme={theme === 'dark' ? 'dark' : 'light'} className={`${sans.variable} ${serif.variable}`} suppressHydrationWarning>
+    <html
+      lang="en"
+      data-theme={theme === 'dark' ? 'dark' : 'light'}
+      className={`${sans.variable} ${serif.variable}`}
+      suppressHydrationWarning
+    >
       <head>
         {theme === undefined && (
           // Before the first paint: who has never chosen gets what the system prefers.
-          <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: `if(matchMedia('(prefers-color-scheme: dark)').matches)document.documentElement.dataset.theme='dark'` }} />
+          <script
+            nonce={nonce}
+            suppressHydrationWarning
+            dangerouslySetInnerHTML={{
+              __html: `if(matchMedia('(prefers-color-scheme: dark)').matches)document.documentElement.dataset.theme='dark'`,
+            }}
+          />
         )}
       </head>
       <body className="flex flex-col">

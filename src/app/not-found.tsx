@@ -4,7 +4,9 @@ export default function NotFound() {
   return (
     <main className="mx-auto flex max-w-[36rem] flex-1 flex-col justify-center gap-4 px-6">
       <h1 className="font-serif text-[30px] font-semibold">Off the chart</h1>
-      <p className="text-quiet">There is no page at this address. The folio may have been deleted, or the link may be cut short.</p>
+      <p className="text-quiet">
+        There is no page at this address. The folio may have been deleted, or the link may be cut short.
+      </p>
       <p>
         <Link href="/" className="button">
           Go to the shelf

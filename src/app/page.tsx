@@ -18,7 +18,11 @@ export default async function ShelfPage() {
         changed: formatDistanceToNow(f.changedAt, { addSuffix: true }),
         words: f.projection.text.split(/\s+/).filter(Boolean).length,
         opening: f.projection.text.replace(/^#.*$/gm, '').replace(/\s+/g, ' ').trim().slice(0, 160),
-        figures: f.projection.figures.map((g) => ({ id: g.id, alt: altTextOf(g).slice(0, 300), version: f.changedAt.getTime() })),
+        figures: f.projection.figures.map((g) => ({
+          id: g.id,
+          alt: altTextOf(g).slice(0, 300),
+          version: f.changedAt.getTime(),
+        })),
       }))}
     />
   )

@@ -15,7 +15,12 @@ const SEEDS = 320
 test('over seeded figures: no node overlaps, words inside their shapes, connectors attached, straight and clear of foreign nodes', () => {
   const failing = failingSeeds(1, SEEDS, (seed) => {
     const faults = routedFaults(routedFigure(frozen(seededFigure(seed)), 'light', typesetter))
-    return faults.length ? faults.slice(0, 3).map((f) => `${f.code} ${f.what}`).join(', ') : null
+    return faults.length
+      ? faults
+          .slice(0, 3)
+          .map((f) => `${f.code} ${f.what}`)
+          .join(', ')
+      : null
   })
   expect(failing).toEqual([])
 })
@@ -23,8 +28,19 @@ test('over seeded figures: no node overlaps, words inside their shapes, connecto
 test('the same figure gives the same bytes, also when its records are shuffled and its style is dark and back', () => {
   const failing = failingSeeds(1, 40, (seed) => {
     const figure = seededFigure(seed)
-    const shuffled = { ...figure, nodes: Object.fromEntries(Object.entries(figure.nodes).toReversed()), links: Object.fromEntries(Object.entries(figure.links).toReversed()) }
-    const bytes = (f: typeof figure, t = typesetter) => svgFile(sceneOf(f, 'light', t), { words: { as: 'text' }, background: true, title: '', description: '', fontFaces: '' })
+    const shuffled = {
+      ...figure,
+      nodes: Object.fromEntries(Object.entries(figure.nodes).toReversed()),
+      links: Object.fromEntries(Object.entries(figure.links).toReversed()),
+    }
+    const bytes = (f: typeof figure, t = typesetter) =>
+      svgFile(sceneOf(f, 'light', t), {
+        words: { as: 'text' },
+        background: true,
+        title: '',
+        description: '',
+        fontFaces: '',
+      })
     return bytes(figure) === bytes(shuffled) ? null : 'differs'
   })
   expect(failing).toEqual([])
@@ -36,7 +52,11 @@ test('held nodes stay where they were put and nothing overlaps them', () => {
     let figure = seededFigure(seed)
     const first = routedFigure(figure, 'light', typesetter)
     const chosen = first.nodes.filter(() => next() < 0.1).slice(0, 1)
-    const places = chosen.map((n) => ({ ...n.box, x: n.box.x + (next() - 0.5) * 500, y: n.box.y + (next() - 0.5) * 500 }))
+    const places = chosen.map((n) => ({
+      ...n.box,
+      x: n.box.x + (next() - 0.5) * 500,
+      y: n.box.y + (next() - 0.5) * 500,
+    }))
     chosen.forEach((n, i) => {
       figure = apply(figure, hold(n.id, places[i] as (typeof places)[number])).figure
     })
@@ -47,7 +67,12 @@ test('held nodes stay where they were put and nothing overlaps them', () => {
       return Math.hypot(now.x - wanted.x, now.y - wanted.y) > 0.01
     })
     const faults = routedFaults(routed)
-    return moved.length || faults.length ? `${moved.map((m) => m.id).join()} ${faults.slice(0, 3).map((f) => `${f.code} ${f.what}`).join(', ')}` : null
+    return moved.length || faults.length
+      ? `${moved.map((m) => m.id).join()} ${faults
+          .slice(0, 3)
+          .map((f) => `${f.code} ${f.what}`)
+          .join(', ')}`
+      : null
   })
   expect(failing).toEqual([])
 })
@@ -60,7 +85,12 @@ test('a drag leaves every other node in place and keeps connectors attached', ()
     const dragged = reroute(withNodeAt(routed, n.id, { ...n.box, y: bottom + 200 }), routed.routes, new Set([n.id]))
     const others = dragged.nodes.some((m) => m.id !== n.id && m.box !== routed.nodes.find((o) => o.id === m.id)?.box)
     const faults = routedFaults(dragged)
-    return others || faults.length ? faults.slice(0, 3).map((f) => `${f.code} ${f.what}`).join(', ') : null
+    return others || faults.length
+      ? faults
+          .slice(0, 3)
+          .map((f) => `${f.code} ${f.what}`)
+          .join(', ')
+      : null
   })
   expect(failing).toEqual([])
 })

@@ -15,13 +15,18 @@ export function nodesFromText(raw: string): NodeJson[] {
   const text = cleanText(raw)
   const blocks = blocksOf(text)
   const out: NodeJson[] = []
-  for (let i = 0; i < blocks.length; ) {
+  for (let i = 0; i < blocks.length;) {
     const block = blocks[i] as Block
     const end = runEnd(blocks, i)
     const run = blocks.slice(i, end)
     if (block.type === 'item') out.push(...lists(text, run, block.depth))
     else if (block.type === 'row') out.push(table(text, run))
-    else if (block.type === 'heading') out.push({ type: 'heading', attrs: { level: Math.min(3, Math.max(1, block.depth)) }, content: inline(slice(text, block.span)) })
+    else if (block.type === 'heading')
+      out.push({
+        type: 'heading',
+        attrs: { level: Math.min(3, Math.max(1, block.depth)) },
+        content: inline(slice(text, block.span)),
+      })
     else out.push({ type: 'paragraph', content: inline(slice(text, block.span)) })
     i = end
   }
@@ -38,12 +43,18 @@ function runEnd(blocks: readonly Block[], i: number): number {
 
 function lists(text: string, items: readonly Block[], depth: number): NodeJson[] {
   const out: NodeJson[] = []
-  for (let i = 0; i < items.length; ) {
+  for (let i = 0; i < items.length;) {
     const item = items[i] as Block
     let end = i + 1
     while (end < items.length && (items[end] as Block).depth > item.depth) end++
     const inner = items.slice(i + 1, end)
-    const node: NodeJson = { type: 'list_item', content: [{ type: 'paragraph', content: inline(slice(text, item.span)) }, ...(inner.length ? lists(text, inner, depth + 1) : [])] }
+    const node: NodeJson = {
+      type: 'list_item',
+      content: [
+        { type: 'paragraph', content: inline(slice(text, item.span)) },
+        ...(inner.length ? lists(text, inner, depth + 1) : []),
+      ],
+    }
     const name = item.ordered ? 'ordered_list' : 'bullet_list'
     const last = out.at(-1)
     if (last?.type === name) out[out.length - 1] = { ...last, content: [...(last.content ?? []), node] }
@@ -61,7 +72,10 @@ function table(text: string, rows: readonly Block[]): NodeJson {
       type: 'table_row',
       content: Array.from({ length: columns }, (_, c) => {
         const cell = r.cells[c]
-        return { type: i === 0 ? 'table_header' : 'table_cell', content: [{ type: 'paragraph', content: cell ? inline(slice(text, cell)) : [] }] }
+        return {
+          type: i === 0 ? 'table_header' : 'table_cell',
+          content: [{ type: 'paragraph', content: cell ? inline(slice(text, cell)) : [] }],
+        }
       }),
     })),
   }
@@ -75,7 +89,9 @@ function inline(words: string): NodeJson[] {
   const push = (text: string, mark?: string) => {
     if (text) out.push({ type: 'text', text, ...(mark ? { marks: [{ type: mark }] } : {}) })
   }
-  for (const m of flat.matchAll(/(\*\*|__)(?=\S)([^*_]+?)\1|(?<![\p{L}\p{N}*_])([*_])(?=[^\s*_])([^*_]+?)\3(?![\p{L}\p{N}*_])/gu)) {
+  for (const m of flat.matchAll(
+    /(\*\*|__)(?=\S)([^*_]+?)\1|(?<![\p{L}\p{N}*_])([*_])(?=[^\s*_])([^*_]+?)\3(?![\p{L}\p{N}*_])/gu,
+  )) {
     push(flat.slice(at, m.index))
     push(m[2] ?? m[4] ?? '', m[2] ? 'strong' : 'em')
     at = m.index + m[0].length

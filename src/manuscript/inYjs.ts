@@ -11,7 +11,8 @@ export const projectShared = (fragment: Y.XmlFragment): Projection<YPlace> => pr
 function treesOf(parent: Y.XmlFragment | Y.XmlElement): TextTree<YPlace>[] {
   return parent.toArray().flatMap((child): TextTree<YPlace>[] => {
     if (child instanceof Y.XmlText) return textTrees(child)
-    if (child instanceof Y.XmlElement) return [{ name: child.nodeName, attributes: child.getAttributes(), children: treesOf(child) }]
+    if (child instanceof Y.XmlElement)
+      return [{ name: child.nodeName, attributes: child.getAttributes(), children: treesOf(child) }]
     return []
   })
 }
@@ -26,7 +27,9 @@ function textTrees(node: Y.XmlText): TextTree<YPlace>[] {
       return { text: op.insert, place: { node, index: at } }
     }
     index += 1
-    return op.insert instanceof Y.XmlElement ? { name: op.insert.nodeName, attributes: {}, children: [] } : { text: '', place: { node, index: at } }
+    return op.insert instanceof Y.XmlElement
+      ? { name: op.insert.nodeName, attributes: {}, children: [] }
+      : { text: '', place: { node, index: at } }
   })
 }
 
@@ -34,7 +37,9 @@ export function anchorOf(p: Projection<YPlace>, span: Span): Anchor | null {
   const [from, to] = [pieceAt(p, span.start, 'after'), pieceAt(p, span.end, 'before')]
   if (!from || !to) return null
   const relative = (x: { piece: { place: YPlace }; into: number }, assoc: number) =>
-    Y.relativePositionToJSON(Y.createRelativePositionFromTypeIndex(x.piece.place.node, x.piece.place.index + x.into, assoc))
+    Y.relativePositionToJSON(
+      Y.createRelativePositionFromTypeIndex(x.piece.place.node, x.piece.place.index + x.into, assoc),
+    )
   return { start: relative(from, 0), end: relative(to, -1) }
 }
 
@@ -43,14 +48,22 @@ export function spanOf(doc: Y.Doc, p: Projection<YPlace>, anchor: Anchor): Span 
   const at = (json: unknown): number | null => {
     const found = Y.createAbsolutePositionFromRelativePosition(Y.createRelativePositionFromJSON(json), doc)
     const pieces = p.pieces.filter((x) => x.place.node === found?.type)
-    const piece = pieces.find((x) => found && found.index >= x.place.index && found.index <= x.place.index + (x.span.end - x.span.start))
+    const piece = pieces.find(
+      (x) => found && found.index >= x.place.index && found.index <= x.place.index + (x.span.end - x.span.start),
+    )
     return piece && found ? piece.span.start + found.index - piece.place.index : null
   }
   const [start, end] = [at(anchor.start), at(anchor.end)]
   return start === null || end === null || end <= start ? null : { start, end }
 }
 
-export type NodeJson = { readonly type: string; readonly attrs?: Record<string, unknown>; readonly content?: readonly NodeJson[]; readonly text?: string; readonly marks?: readonly { type: string }[] }
+export type NodeJson = {
+  readonly type: string
+  readonly attrs?: Record<string, unknown>
+  readonly content?: readonly NodeJson[]
+  readonly text?: string
+  readonly marks?: readonly { type: string }[]
+}
 
 /** Editor JSON as shared elements, named as the editor's binding names them. */
 export function sharedNodes(nodes: readonly NodeJson[]): (Y.XmlElement | Y.XmlText)[] {

@@ -5,7 +5,11 @@ import type { Span } from '@/core/text'
 /** A rich-text node as either side shows it. `place` is whatever that side needs to find the text again. */
 export type TextTree<P> =
   | { readonly text: string; readonly place: P }
-  | { readonly name: string; readonly attributes: Readonly<Record<string, unknown>>; readonly children: readonly TextTree<P>[] }
+  | {
+      readonly name: string
+      readonly attributes: Readonly<Record<string, unknown>>
+      readonly children: readonly TextTree<P>[]
+    }
 
 export type Piece<P> = { readonly span: Span; readonly place: P }
 export type Projection<P> = { readonly text: string; readonly pieces: readonly Piece<P>[] }
@@ -74,10 +78,17 @@ function inline<P>(nodes: readonly TextTree<P>[], out: Writer<P>): void {
 }
 
 /** The piece an offset stands in and how far into it; an offset between pieces belongs to the nearer side asked for. */
-export function pieceAt<P>(p: Projection<P>, offset: number, side: 'before' | 'after'): { piece: Piece<P>; into: number } | null {
-  const inside = p.pieces.find((x) => offset >= x.span.start && (side === 'after' ? offset < x.span.end : offset <= x.span.end))
+export function pieceAt<P>(
+  p: Projection<P>,
+  offset: number,
+  side: 'before' | 'after',
+): { piece: Piece<P>; into: number } | null {
+  const inside = p.pieces.find(
+    (x) => offset >= x.span.start && (side === 'after' ? offset < x.span.end : offset <= x.span.end),
+  )
   if (inside) return { piece: inside, into: offset - inside.span.start }
-  const near = side === 'after' ? p.pieces.find((x) => x.span.start >= offset) : p.pieces.findLast((x) => x.span.end <= offset)
+  const near =
+    side === 'after' ? p.pieces.find((x) => x.span.start >= offset) : p.pieces.findLast((x) => x.span.end <= offset)
   if (!near) return null
   return { piece: near, into: side === 'after' ? 0 : near.span.end - near.span.start }
 }

@@ -47,7 +47,11 @@ export const route =
 
 /** A handler on one folio, called only when the person may do `action` to it. */
 export const folioRoute =
-  (action: Action, handle: (asked: Asked & { folio: string; params: Record<string, string> }) => Promise<Response>, rate?: { name: string; perMinute: number }) =>
+  (
+    action: Action,
+    handle: (asked: Asked & { folio: string; params: Record<string, string> }) => Promise<Response>,
+    rate?: { name: string; perMinute: number },
+  ) =>
   async (request: Request, context: RouteContext): Promise<Response> =>
     guarded(request, rate, async (person) => {
       const params = await context.params
@@ -58,16 +62,30 @@ export const folioRoute =
       return handle({ person, request, folio, params })
     })
 
-async function guarded(request: Request, rate: { name: string; perMinute: number } | undefined, run: (person: Person) => Promise<Response>): Promise<Response> {
+async function guarded(
+  request: Request,
+  rate: { name: string; perMinute: number } | undefined,
+  run: (person: Person) => Promise<Response>,
+): Promise<Response> {
   try {
     if (request.method !== 'GET' && !isSameOrigin(request)) throw new Refusal({ code: 'foreign-origin' })
     const person = await signedIn()
-    if (rate && !isWithinRate(`${rate.name} ${person.id}`, rate.perMinute)) throw new Refusal({ code: 'too-many', seconds: 60 })
+    if (rate && !isWithinRate(`${rate.name} ${person.id}`, rate.perMinute))
+      throw new Refusal({ code: 'too-many', seconds: 60 })
     return await run(person)
   } catch (error) {
     if (error instanceof Refusal) return problemResponse(error.problem)
-    log.error({ error: error instanceof Error ? (error.stack ?? error.message) : String(error), path: new URL(request.url).pathname }, 'request failed')
-    return Response.json({ type: 'about:blank', title: 'The server met a fault of its own; it is in the log. Try again.', status: 500 }, { status: 500 })
+    log.error(
+      {
+        error: error instanceof Error ? (error.stack ?? error.message) : String(error),
+        path: new URL(request.url).pathname,
+      },
+      'request failed',
+    )
+    return Response.json(
+      { type: 'about:blank', title: 'The server met a fault of its own; it is in the log. Try again.', status: 500 },
+      { status: 500 },
+    )
   }
 }
 
@@ -83,6 +101,7 @@ export async function bodyOf<T>(request: Request, schema: z.ZodType<T>): Promise
     throw new Refusal({ code: 'body-unreadable', why: 'it is not JSON' })
   })
   const parsed = schema.safeParse(raw)
-  if (!parsed.success) throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
+  if (!parsed.success)
+    throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
   return parsed.data
 }

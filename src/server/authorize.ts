@@ -12,7 +12,11 @@ export type Verdict = 'allowed' | 'not-found' | 'not-allowed'
 
 /** A deleted folio can be taken back by its owner, and nothing else. */
 export async function authorize(person: Person, action: Action, folio: string): Promise<Verdict> {
-  const row = await database().selectFrom('folio').select(['owner_id', 'deleted_at']).where('id', '=', folio).executeTakeFirst()
+  const row = await database()
+    .selectFrom('folio')
+    .select(['owner_id', 'deleted_at'])
+    .where('id', '=', folio)
+    .executeTakeFirst()
   if (!row || (row.deleted_at && action !== 'delete')) return 'not-found'
   return row.owner_id === person.id ? 'allowed' : 'not-allowed'
 }

@@ -4,7 +4,9 @@ import { z } from 'zod'
 import { log } from './log'
 import type { Tables } from './tables'
 
-const environment = z.object({ DATABASE_URL: z.string().startsWith('postgres', 'DATABASE_URL must name a PostgreSQL database') })
+const environment = z.object({
+  DATABASE_URL: z.string().startsWith('postgres', 'DATABASE_URL must name a PostgreSQL database'),
+})
 export const databaseUrl = (): string => environment.parse(process.env).DATABASE_URL
 
 // One pool per process: route modules are evaluated more than once.
@@ -19,4 +21,5 @@ export function pool(): Pool {
   return held.compassPool
 }
 
-export const database = (): Kysely<Tables> => (held.compassDatabase ??= new Kysely<Tables>({ dialect: new PostgresDialect({ pool: pool() }) }))
+export const database = (): Kysely<Tables> =>
+  (held.compassDatabase ??= new Kysely<Tables>({ dialect: new PostgresDialect({ pool: pool() }) }))

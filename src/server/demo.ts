@@ -11,7 +11,14 @@ import { database } from './database'
 import { SHARED } from './folioDocument'
 import { makeFolio } from './folios'
 
-type Chosen = { readonly from: string; readonly to: string; readonly kind: FigureKind; readonly arrangement: string; readonly frame?: FrameName; readonly title: string }
+type Chosen = {
+  readonly from: string
+  readonly to: string
+  readonly kind: FigureKind
+  readonly arrangement: string
+  readonly frame?: FrameName
+  readonly title: string
+}
 type Chapter = { readonly title: string; readonly text: string; readonly figures: readonly Chosen[] }
 
 const chapters: readonly Chapter[] = [
@@ -52,7 +59,16 @@ Every new hand on the MV Teal gets a mentor and this page. Tick things off toget
 1. Steel-toed boots
 2. Your discharge book
 3. A warm hat; the bow is cold even in June`,
-    figures: [{ from: 'Day one', to: 'a talk with the master', kind: 'points', arrangement: 'grid', frame: 'slide-16x9', title: 'The first five days' }],
+    figures: [
+      {
+        from: 'Day one',
+        to: 'a talk with the master',
+        kind: 'points',
+        arrangement: 'grid',
+        frame: 'slide-16x9',
+        title: 'The first five days',
+      },
+    ],
   },
   {
     title: 'Life-jacket check',
@@ -66,7 +82,16 @@ Done every Monday before the first sailing.
 4. If the light does not work, change the battery.
 5. Close the lockers and seal them.
 6. Sign the list and hand it to the mate.`,
-    figures: [{ from: 'Count the life-jackets', to: 'hand it to the mate.', kind: 'process', arrangement: 'rows', frame: 'slide-16x9', title: 'Life-jacket check' }],
+    figures: [
+      {
+        from: 'Count the life-jackets',
+        to: 'hand it to the mate.',
+        kind: 'process',
+        arrangement: 'rows',
+        frame: 'slide-16x9',
+        title: 'Life-jacket check',
+      },
+    ],
   },
   {
     title: 'Boarding the vehicle deck',
@@ -87,7 +112,15 @@ The loading officer stands at the foot of the ramp. Nobody else waves cars on.
 ## Who may stay on the deck
 
 Passengers leave the vehicle deck before sailing. Deck crew may stay until the bow door is closed. Dogs travel with their owners, not in cars.`,
-    figures: [{ from: 'Check the moorings', to: 'Report the count to the bridge', kind: 'process', arrangement: 'down', title: 'Boarding the vehicle deck' }],
+    figures: [
+      {
+        from: 'Check the moorings',
+        to: 'Report the count to the bridge',
+        kind: 'process',
+        arrangement: 'down',
+        title: 'Boarding the vehicle deck',
+      },
+    ],
   },
   {
     title: 'Departing in fog',
@@ -112,17 +145,39 @@ The tide sets the height of the ramp. Wind pushes the stern off the quay, and sw
 | up to 5 | up to 1 m | sail as usual |
 | 6 to 7 | up to 2 m | master decides |
 | above 7 | any | stay in port |`,
-    figures: [{ from: 'Half an hour before', to: 'after twenty minutes.', kind: 'process', arrangement: 'down', title: 'Departing in fog' }],
+    figures: [
+      {
+        from: 'Half an hour before',
+        to: 'after twenty minutes.',
+        kind: 'process',
+        arrangement: 'down',
+        title: 'Departing in fog',
+      },
+    ],
   },
 ]
 
 /** Puts the demo on an empty shelf; a second call changes nothing. */
 export async function seedDemo(): Promise<number> {
-  await database().insertInto('account').values({ id: DEMO_PERSON.id, name: DEMO_PERSON.name }).onConflict((c) => c.doNothing()).execute()
-  const { count } = await database().selectFrom('folio').select((e) => e.fn.countAll<string>().as('count')).executeTakeFirstOrThrow()
+  await database()
+    .insertInto('account')
+    .values({ id: DEMO_PERSON.id, name: DEMO_PERSON.name })
+    .onConflict((c) => c.doNothing())
+    .execute()
+  const { count } = await database()
+    .selectFrom('folio')
+    .select((e) => e.fn.countAll<string>().as('count'))
+    .executeTakeFirstOrThrow()
   if (count !== '0') return 0
-  await database().insertInto('shelf').values({ id: nanoid(), owner_id: DEMO_PERSON.id, name: 'Crew handbook' }).onConflict((c) => c.doNothing()).execute()
-  for (const chapter of chapters) await makeFolio(DEMO_PERSON.id, chapter.title, chapter.text, (doc) => chapter.figures.forEach((f) => choose(doc, f)))
+  await database()
+    .insertInto('shelf')
+    .values({ id: nanoid(), owner_id: DEMO_PERSON.id, name: 'Crew handbook' })
+    .onConflict((c) => c.doNothing())
+    .execute()
+  for (const chapter of chapters)
+    await makeFolio(DEMO_PERSON.id, chapter.title, chapter.text, (doc) =>
+      chapter.figures.forEach((f) => choose(doc, f)),
+    )
   return chapters.length
 }
 
@@ -130,10 +185,21 @@ export async function seedDemo(): Promise<number> {
 function choose(doc: Y.Doc, chosen: Chosen): void {
   const projection = projectShared(doc.getXmlFragment(SHARED.manuscript))
   const start = projection.text.indexOf(chosen.from)
-  const span = { start: projection.text.lastIndexOf('\n', start) + 1, end: projection.text.indexOf(chosen.to) + chosen.to.length }
-  const reading = propose(readText(projection.text.slice(span.start, span.end), englishLexicon())).find((r) => r.kind === chosen.kind)
+  const span = {
+    start: projection.text.lastIndexOf('\n', start) + 1,
+    end: projection.text.indexOf(chosen.to) + chosen.to.length,
+  }
+  const reading = propose(readText(projection.text.slice(span.start, span.end), englishLexicon())).find(
+    (r) => r.kind === chosen.kind,
+  )
   if (!reading) throw new Error(`demo: “${chosen.from}” does not read as ${chosen.kind}`)
-  const figure: Figure = { ...reading.figure, id: nanoid(), title: chosen.title, arrangement: chosen.arrangement, frame: chosen.frame ?? 'page-column' }
+  const figure: Figure = {
+    ...reading.figure,
+    id: nanoid(),
+    title: chosen.title,
+    arrangement: chosen.arrangement,
+    frame: chosen.frame ?? 'page-column',
+  }
   const shared = newSharedFigure(figure)
   shared.set('anchor', anchorOf(projection, span))
   doc.getMap(SHARED.figures).set(figure.id, shared)

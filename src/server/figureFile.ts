@@ -27,14 +27,21 @@ export const figureScene = (figure: Figure, theme: Theme): Scene => sceneOf(figu
 export async function figureFile(figure: Figure, options: FileOptions): Promise<Uint8Array | Problem> {
   const scene = figureScene(figure, options.theme)
   const common = { background: options.background, title: figure.title || 'Figure', description: altTextOf(figure) }
-  const outlined = () => svgFile(scene, { ...common, words: { as: 'outlines', typesetter: serverTypesetter() }, fontFaces: '' })
+  const outlined = () =>
+    svgFile(scene, { ...common, words: { as: 'outlines', typesetter: serverTypesetter() }, fontFaces: '' })
   if (options.format === 'svg') {
-    const svg = options.words === 'text' ? svgFile(scene, { ...common, words: { as: 'text' }, fontFaces: await embeddedFonts(scene) }) : outlined()
+    const svg =
+      options.words === 'text'
+        ? svgFile(scene, { ...common, words: { as: 'text' }, fontFaces: await embeddedFonts(scene) })
+        : outlined()
     return new TextEncoder().encode(svg)
   }
   const pixels = Math.round(scene.width * options.scale) * Math.round(scene.height * options.scale)
   if (pixels > MAX_PIXELS) return { code: 'picture-too-large', pixels, limit: MAX_PIXELS }
-  const image = new Resvg(outlined(), { fitTo: { mode: 'zoom', value: options.scale }, font: { loadSystemFonts: false } }).render()
+  const image = new Resvg(outlined(), {
+    fitTo: { mode: 'zoom', value: options.scale },
+    font: { loadSystemFonts: false },
+  }).render()
   return image.asPng()
 }
 

@@ -12,7 +12,11 @@ import type { Tables } from './tables'
 export const MAX_UPDATE = 4_000_000
 const COMPACT_AFTER = 200
 
-export type FolioProjection = { readonly title: string; readonly text: string; readonly figures: readonly (Figure & { readonly anchor: Anchor | null })[] }
+export type FolioProjection = {
+  readonly title: string
+  readonly text: string
+  readonly figures: readonly (Figure & { readonly anchor: Anchor | null })[]
+}
 export type Slice = { readonly sequence: number; readonly data: Uint8Array }
 
 /** Names inside the shared document. */
@@ -32,7 +36,10 @@ export async function appendUpdate(folio: string, data: Uint8Array): Promise<num
         .returning('sequence')
         .executeTakeFirst()
       if (!row) return null
-      await tx.insertInto('folio_update').values({ folio_id: folio, sequence: row.sequence, data: Buffer.from(data) }).execute()
+      await tx
+        .insertInto('folio_update')
+        .values({ folio_id: folio, sequence: row.sequence, data: Buffer.from(data) })
+        .execute()
       await sql`select pg_notify('folio_changed', ${folio})`.execute(tx)
       return Number(row.sequence)
     })
@@ -51,10 +58,22 @@ export function isUpdate(data: Uint8Array): boolean {
 
 /** What a reader who has everything up to `since` lacks: updates in order, or the snapshot first where those are gone. */
 export async function slicesSince(folio: string, since: number): Promise<Slice[]> {
-  const snapshot = await database().selectFrom('folio_snapshot').select(['sequence', 'data']).where('folio_id', '=', folio).orderBy('sequence', 'desc').executeTakeFirst()
-  const base = snapshot && Number(snapshot.sequence) > since ? [{ sequence: Number(snapshot.sequence), data: snapshot.data }] : []
+  const snapshot = await database()
+    .selectFrom('folio_snapshot')
+    .select(['sequence', 'data'])
+    .where('folio_id', '=', folio)
+    .orderBy('sequence', 'desc')
+    .executeTakeFirst()
+  const base =
+    snapshot && Number(snapshot.sequence) > since ? [{ sequence: Number(snapshot.sequence), data: snapshot.data }] : []
   const from = base[0]?.sequence ?? since
-  const updates = await database().selectFrom('folio_update').select(['sequence', 'data']).where('folio_id', '=', folio).where('sequence', '>', String(from)).orderBy('sequence').execute()
+  const updates = await database()
+    .selectFrom('folio_update')
+    .select(['sequence', 'data'])
+    .where('folio_id', '=', folio)
+    .where('sequence', '>', String(from))
+    .orderBy('sequence')
+    .execute()
   return [...base, ...updates.map((u) => ({ sequence: Number(u.sequence), data: u.data }))]
 }
 
@@ -79,9 +98,21 @@ async function compact(folio: string): Promise<void> {
     .execute(async (tx: Transaction<Tables>) => {
       await tx.selectFrom('folio').select('id').where('id', '=', folio).forUpdate().execute()
       const { doc, sequence } = await loadDocument(folio)
-      await tx.insertInto('folio_snapshot').values({ folio_id: folio, sequence, data: Buffer.from(Y.encodeStateAsUpdate(doc)) }).onConflict((c) => c.doNothing()).execute()
-      await tx.deleteFrom('folio_update').where('folio_id', '=', folio).where('sequence', '<=', String(sequence)).execute()
-      await tx.deleteFrom('folio_snapshot').where('folio_id', '=', folio).where('sequence', '<', String(sequence)).execute()
+      await tx
+        .insertInto('folio_snapshot')
+        .values({ folio_id: folio, sequence, data: Buffer.from(Y.encodeStateAsUpdate(doc)) })
+        .onConflict((c) => c.doNothing())
+        .execute()
+      await tx
+        .deleteFrom('folio_update')
+        .where('folio_id', '=', folio)
+        .where('sequence', '<=', String(sequence))
+        .execute()
+      await tx
+        .deleteFrom('folio_snapshot')
+        .where('folio_id', '=', folio)
+        .where('sequence', '<', String(sequence))
+        .execute()
     })
   log.info({ folio }, 'updates compacted')
 }
@@ -100,7 +131,11 @@ export function projectionOf(doc: Y.Doc): FolioProjection {
 
 /** The projection as of the newest update; computed when the stored one is older. */
 export async function freshProjection(folio: string): Promise<FolioProjection> {
-  const row = await database().selectFrom('folio').select(['projection', 'sequence', 'projected_sequence']).where('id', '=', folio).executeTakeFirstOrThrow()
+  const row = await database()
+    .selectFrom('folio')
+    .select(['projection', 'sequence', 'projected_sequence'])
+    .where('id', '=', folio)
+    .executeTakeFirstOrThrow()
   if (row.projection && row.sequence === row.projected_sequence) return row.projection as FolioProjection
   const { doc, sequence } = await loadDocument(folio)
   const projection = projectionOf(doc)

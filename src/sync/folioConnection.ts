@@ -4,7 +4,8 @@
 import * as Y from 'yjs'
 
 /** What the screen may truthfully say. `refused` carries the server's sentence. */
-export type SyncState = { readonly is: 'connecting' | 'saving' | 'saved' | 'offline' } | { readonly is: 'refused'; readonly why: string }
+export type SyncState =
+  { readonly is: 'connecting' | 'saving' | 'saved' | 'offline' } | { readonly is: 'refused'; readonly why: string }
 
 export type ConnectionOptions = {
   readonly folio: string
@@ -79,14 +80,15 @@ export class FolioConnection {
       this.timer = null
       this.sending = this.send().finally(() => {
         this.sending = null
-        if (this.pending.length > 0 && this.refusal === null) this.schedule(this.reachable ? BATCH_MS : this.nextRetry())
+        if (this.pending.length > 0 && this.refusal === null)
+          this.schedule(this.reachable ? BATCH_MS : this.nextRetry())
         this.tell()
       })
     }, ms)
   }
 
   private async send(): Promise<void> {
-    const batch = this.pending
+    const batch = [...this.pending]
     if (batch.length === 0) return
     const body = Y.mergeUpdates(batch)
     try {
@@ -204,5 +206,7 @@ const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout
 
 async function sentence(response: Response): Promise<string> {
   const body: unknown = await response.json().catch(() => null)
-  return body !== null && typeof body === 'object' && 'title' in body ? String(body.title) : `The server refused (status ${response.status}). Reload the page.`
+  return body !== null && typeof body === 'object' && 'title' in body
+    ? String(body.title)
+    : `The server refused (status ${response.status}). Reload the page.`
 }

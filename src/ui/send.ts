@@ -5,12 +5,24 @@ export async function send(method: 'POST' | 'PATCH' | 'DELETE', path: string, bo
 }
 
 /** Like `send`, with the answer's JSON. */
-export async function ask(method: 'POST' | 'PATCH' | 'DELETE', path: string, body?: unknown): Promise<{ json: unknown } | { problem: string }> {
+export async function ask(
+  method: 'POST' | 'PATCH' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<{ json: unknown } | { problem: string }> {
   try {
-    const response = await fetch(path, { method, ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }) })
+    const response = await fetch(path, {
+      method,
+      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    })
     const json: unknown = response.status === 204 ? null : await response.json()
     if (response.ok) return { json }
-    return { problem: json !== null && typeof json === 'object' && 'title' in json ? String(json.title) : `The server answered with status ${response.status}. Try again.` }
+    return {
+      problem:
+        json !== null && typeof json === 'object' && 'title' in json
+          ? String(json.title)
+          : `The server answered with status ${response.status}. Try again.`,
+    }
   } catch {
     return { problem: 'The server cannot be reached. Check the connection and try again; nothing was changed.' }
   }

@@ -6,7 +6,8 @@ import type { Compute } from './computeApi'
 const ready = import('./computeApi').then(({ createCompute }) =>
   createCompute(async (key) => {
     const response = await fetch(`/fonts/${key}.ttf`)
-    if (!response.ok) throw new Error(`the font ${key} could not be loaded (status ${response.status}); reload the page`)
+    if (!response.ok)
+      throw new Error(`the font ${key} could not be loaded (status ${response.status}); reload the page`)
     return new Uint8Array(await response.arrayBuffer())
   }),
 )

@@ -14,7 +14,12 @@ import { fontsFor, type FontKey, type Theme } from '@/core/style'
 export const MAX_PASSAGE = 60_000
 
 export type Pointed = { readonly x: number; readonly y: number }
-export type ReadAnswer = { readonly readings: readonly Reading[]; readonly worth: boolean; readonly interpreted: boolean; readonly tooLong: boolean }
+export type ReadAnswer = {
+  readonly readings: readonly Reading[]
+  readonly worth: boolean
+  readonly interpreted: boolean
+  readonly tooLong: boolean
+}
 
 type Kept = { readonly routed: Routed; readonly scene: Scene }
 
@@ -26,7 +31,14 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
   const words = () => (lexicon ??= englishLexicon())
 
   const typesetterFor = async (figure: Figure): Promise<Typesetter> => {
-    const text = nodesInOrder(figure).map((n) => `${n.text} ${n.detail ?? ''}`).join(' ') + figure.title + Object.values(figure.links).map((l) => l.text ?? '').join(' ')
+    const text =
+      nodesInOrder(figure)
+        .map((n) => `${n.text} ${n.detail ?? ''}`)
+        .join(' ') +
+      figure.title +
+      Object.values(figure.links)
+        .map((l) => l.text ?? '')
+        .join(' ')
     const needed = fontsFor(figure.dress.typeface, text).filter((k) => !files.has(k))
     if (needed.length > 0 || !typesetter) {
       const loaded = await Promise.all(needed.map(async (key) => ({ key, data: await loadFont(key) })))
@@ -42,7 +54,12 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
       if (passage.length > MAX_PASSAGE) return { readings: [], worth: false, interpreted: false, tooLong: true }
       const read = readText(passage, words())
       const readings = propose(read)
-      return { readings, worth: (readings[0]?.score ?? 0) >= WORTH_SHOWING, interpreted: read.interpreted, tooLong: false }
+      return {
+        readings,
+        worth: (readings[0]?.score ?? 0) >= WORTH_SHOWING,
+        interpreted: read.interpreted,
+        tooLong: false,
+      }
     },
     suggest: async (text: string): Promise<Suggestion[]> => suggest(z.string().parse(text), words()),
     arrangements: async (kind: Figure['kind']) => arrangementsOf(kind).map(({ id, name }) => ({ id, name })),
@@ -55,12 +72,21 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
       return picture
     },
     /** The kept picture with one node's top left corner at a place of the frame; only what touches it is led anew. */
-    drag: async (keep: string, node: string, at: Pointed): Promise<{ scene: Scene; held: { x: number; y: number; width: number; height: number } } | null> => {
+    drag: async (
+      keep: string,
+      node: string,
+      at: Pointed,
+    ): Promise<{ scene: Scene; held: { x: number; y: number; width: number; height: number } } | null> => {
       const before = kept.get(keep)
       const moved = before?.routed.nodes.find((n) => n.id === node)
       if (!before || !moved) return null
       const { fit } = before.scene
-      const held = { x: (at.x - fit.dx) / fit.scale, y: (at.y - fit.dy) / fit.scale, width: moved.width, height: moved.height }
+      const held = {
+        x: (at.x - fit.dx) / fit.scale,
+        y: (at.y - fit.dy) / fit.scale,
+        width: moved.width,
+        height: moved.height,
+      }
       const routed = reroute(withNodeAt(before.routed, node, held), before.routed.routes, new Set([node]))
       return { scene: scene(routed, before.scene), held }
     },

@@ -1,7 +1,29 @@
 import * as Y from 'yjs'
 import type { Figure } from '../figure'
 import { failingSeeds, frozen, random, seededFigure } from '../testing/seededFigure'
-import { addBranch, apply, applyShared, connect, hold, indent, insertAfter, insertOn, insertQuestionAfter, moveAfter, moveBy, newSharedFigure, outdent, outlineOf, readFigure, reattach, release, remove, rename, renameLink, type Edit } from '.'
+import {
+  addBranch,
+  apply,
+  applyShared,
+  connect,
+  hold,
+  indent,
+  insertAfter,
+  insertOn,
+  insertQuestionAfter,
+  moveAfter,
+  moveBy,
+  newSharedFigure,
+  outdent,
+  outlineOf,
+  readFigure,
+  reattach,
+  release,
+  remove,
+  rename,
+  renameLink,
+  type Edit,
+} from '.'
 
 const ids = (n: number) => ({ node: `new${n}`, link: `link${n}` })
 
@@ -17,7 +39,15 @@ function someEdit(figure: Figure, next: () => number, n: number): Edit | null {
     () => renameLink(link, n % 2 ? '' : 'maybe'),
     () => insertAfter(figure, node, ids(n), 'New step'),
     () => (figure.kind === 'process' ? insertOn(figure, link, ids(n), 'On the link') : null),
-    () => (figure.kind === 'process' ? insertQuestionAfter(figure, node, { node: `q${n}`, yes: `y${n}`, no: `o${n}`, step: `s${n}`, back: `b${n}` }, { question: 'Clear?', step: 'Wait' }) : null),
+    () =>
+      figure.kind === 'process'
+        ? insertQuestionAfter(
+            figure,
+            node,
+            { node: `q${n}`, yes: `y${n}`, no: `o${n}`, step: `s${n}`, back: `b${n}` },
+            { question: 'Clear?', step: 'Wait' },
+          )
+        : null,
     () => (figure.kind === 'process' ? addBranch(figure, node, ids(n), { answer: 'otherwise', step: 'Else' }) : null),
     () => remove(figure, node),
     () => moveAfter(figure, node, other, `m${n}`),
@@ -46,7 +76,8 @@ test('do and undo gives the figure before, links never lose an end, and the outl
       const loose = Object.values(done.figure.links).find((l) => !done.figure.nodes[l.from] || !done.figure.nodes[l.to])
       if (loose) return `loose link after ${JSON.stringify(edit)}`
       const shown = outlineOf(done.figure).flatMap((r) => (r.row === 'node' ? [r.id] : []))
-      if (shown.toSorted().join() !== Object.keys(done.figure.nodes).toSorted().join()) return `outline after ${JSON.stringify(edit)}`
+      if (shown.toSorted().join() !== Object.keys(done.figure.nodes).toSorted().join())
+        return `outline after ${JSON.stringify(edit)}`
       figure = frozen(done.figure)
     }
     return null
@@ -92,5 +123,9 @@ test('two people changing different fields of one node both keep their change', 
 function sorted(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(sorted)
   if (value === null || typeof value !== 'object') return value
-  return Object.fromEntries(Object.entries(value).toSorted(([x], [y]) => (x < y ? -1 : 1)).map(([k, v]) => [k, sorted(v)]))
+  return Object.fromEntries(
+    Object.entries(value)
+      .toSorted(([x], [y]) => (x < y ? -1 : 1))
+      .map(([k, v]) => [k, sorted(v)]),
+  )
 }

@@ -56,7 +56,9 @@ export function apply(figure: Figure, edit: Edit): Applied {
     }
     case 'dropLink': {
       const { [edit.id]: old, ...links } = figure.links
-      return old ? { figure: { ...figure, links }, inverse: { do: 'putLink', link: old } } : { figure, inverse: nothing }
+      return old
+        ? { figure: { ...figure, links }, inverse: { do: 'putLink', link: old } }
+        : { figure, inverse: nothing }
     }
     case 'setLink': {
       const link = figure.links[edit.id]

@@ -13,7 +13,9 @@ export function readFigure(shared: Y.Map<unknown>): Figure | null {
   const nodes = raw.nodes as Record<string, Fields> | undefined
   const links = raw.links as Record<string, Fields> | undefined
   // A link whose end somebody else removed at the same time is not part of the figure any more.
-  const kept = Object.fromEntries(Object.entries(links ?? {}).filter(([, l]) => nodes?.[String(l.from)] && nodes[String(l.to)]))
+  const kept = Object.fromEntries(
+    Object.entries(links ?? {}).filter(([, l]) => nodes?.[String(l.from)] && nodes[String(l.to)]),
+  )
   const parsed = figureSchema.safeParse({ ...raw, nodes: nodes ?? {}, links: kept })
   return parsed.success ? parsed.data : null
 }
@@ -22,7 +24,16 @@ export function newSharedFigure(figure: Figure): Y.Map<unknown> {
   const shared = new Y.Map<unknown>()
   for (const [key, value] of Object.entries(figure)) {
     if (key !== 'nodes' && key !== 'links') shared.set(key, value)
-    else shared.set(key, new Y.Map(Object.entries(value as Record<string, Fields>).map(([id, fields]) => [id, new Y.Map(Object.entries(fields))])))
+    else
+      shared.set(
+        key,
+        new Y.Map(
+          Object.entries(value as Record<string, Fields>).map(([id, fields]) => [
+            id,
+            new Y.Map(Object.entries(fields)),
+          ]),
+        ),
+      )
   }
   return shared
 }
@@ -37,7 +48,8 @@ export function applyShared(shared: Y.Map<unknown>, edit: Edit, origin: unknown)
 }
 
 function writeDifference(shared: Y.Map<unknown>, before: Figure, after: Figure): void {
-  const head = (f: Figure): Fields => Object.fromEntries(Object.entries(f).filter(([k]) => k !== 'nodes' && k !== 'links'))
+  const head = (f: Figure): Fields =>
+    Object.fromEntries(Object.entries(f).filter(([k]) => k !== 'nodes' && k !== 'links'))
   writeFields(shared, head(before), head(after))
   for (const part of PARTS) {
     const map = shared.get(part) as Y.Map<Y.Map<unknown>>

@@ -1,16 +1,37 @@
 /** A figure as indented rows: what the outline beside the picture shows. In a process the branches of a question stand
  *  below it until they meet again; a link to a step already shown is a return. */
-import { linksInOrder, nodesInOrder, type Figure, type FigureLink, type FigureNode, type LinkId, type NodeId } from '../figure'
+import {
+  linksInOrder,
+  nodesInOrder,
+  type Figure,
+  type FigureLink,
+  type FigureNode,
+  type LinkId,
+  type NodeId,
+} from '../figure'
 import { reachable, successors } from '../graph'
 
 export type OutlineRow =
-  | { readonly row: 'node'; readonly id: NodeId; readonly depth: number; readonly number: number | null; readonly node: FigureNode }
+  | {
+      readonly row: 'node'
+      readonly id: NodeId
+      readonly depth: number
+      readonly number: number | null
+      readonly node: FigureNode
+    }
   | { readonly row: 'branch'; readonly id: LinkId; readonly depth: number; readonly link: FigureLink }
-  | { readonly row: 'goTo'; readonly id: LinkId; readonly depth: number; readonly to: FigureNode; readonly link: FigureLink }
+  | {
+      readonly row: 'goTo'
+      readonly id: LinkId
+      readonly depth: number
+      readonly to: FigureNode
+      readonly link: FigureLink
+    }
 
 export function outlineOf(figure: Figure): OutlineRow[] {
   const nodes = nodesInOrder(figure)
-  if (figure.kind !== 'process') return nodes.map((node, i) => ({ row: 'node', id: node.id, depth: 0, number: i + 1, node }))
+  if (figure.kind !== 'process')
+    return nodes.map((node, i) => ({ row: 'node', id: node.id, depth: 0, number: i + 1, node }))
   return new ProcessOutline(figure, nodes).rows
 }
 
@@ -60,10 +81,16 @@ class ProcessOutline {
   /** The first node in text order, not shown yet, that at least two branches can reach without passing it. */
   private join(links: readonly FigureLink[], until: NodeId | null): NodeId | null {
     const ids = this.nodes.map((n) => n.id).filter((id) => !this.shown.has(id))
-    const next = successors(ids, Object.values(this.figure.links).filter((l) => !this.shown.has(l.to)))
+    const next = successors(
+      ids,
+      Object.values(this.figure.links).filter((l) => !this.shown.has(l.to)),
+    )
     const sets = links.filter((l) => !this.shown.has(l.to)).map((l) => reachable(l.to, next))
     const common = ids.filter((id) => sets.filter((s) => s.has(id)).length >= 2)
-    const first = common.find((id) => !common.some((other) => other !== id && reachable(other, next).has(id) && !reachable(id, next).has(other)))
+    const first = common.find(
+      (id) =>
+        !common.some((other) => other !== id && reachable(other, next).has(id) && !reachable(id, next).has(other)),
+    )
     return first === until ? null : (first ?? null)
   }
 }

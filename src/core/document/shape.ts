@@ -1,6 +1,15 @@
 /** What a person does to a figure on the bench, as edits: insert, remove, move, indent, branch, re-attach, hold. New ids
  *  come in from outside, so that the same call always gives the same edit. */
-import { kinds, linksInOrder, nodesInOrder, type Figure, type FigureLink, type FigureNode, type LinkId, type NodeId } from '../figure'
+import {
+  kinds,
+  linksInOrder,
+  nodesInOrder,
+  type Figure,
+  type FigureLink,
+  type FigureNode,
+  type LinkId,
+  type NodeId,
+} from '../figure'
 import type { Box } from '../geometry'
 import { all, type Edit } from './edit'
 import { outlineOf } from './outline'
@@ -9,8 +18,22 @@ const linksFrom = (f: Figure, id: NodeId): FigureLink[] => linksInOrder(f).filte
 const linksTo = (f: Figure, id: NodeId): FigureLink[] => linksInOrder(f).filter((l) => l.to === id)
 const isQuestion = (n: FigureNode | undefined): boolean => n?.role === 'question'
 
-const newNode = (id: NodeId, role: FigureNode['role'], text: string, order: number): FigureNode => ({ id, role, text, order, source: [] })
-const newLink = (id: LinkId, from: NodeId, to: NodeId, order: number, text = ''): FigureLink => ({ id, role: 'next', from, to, order, source: [], ...(text ? { text } : {}) })
+const newNode = (id: NodeId, role: FigureNode['role'], text: string, order: number): FigureNode => ({
+  id,
+  role,
+  text,
+  order,
+  source: [],
+})
+const newLink = (id: LinkId, from: NodeId, to: NodeId, order: number, text = ''): FigureLink => ({
+  id,
+  role: 'next',
+  from,
+  to,
+  order,
+  source: [],
+  ...(text ? { text } : {}),
+})
 
 /** An order between a node and the one after it in the text. */
 function orderAfter(f: Figure, id: NodeId): number {
@@ -22,10 +45,15 @@ function orderAfter(f: Figure, id: NodeId): number {
 }
 
 export const rename = (id: NodeId, text: string): Edit => ({ do: 'setNode', id, set: { text } })
-export const renameLink = (id: LinkId, text: string): Edit => ({ do: 'setLink', id, set: { text: text === '' ? null : text } })
+export const renameLink = (id: LinkId, text: string): Edit => ({
+  do: 'setLink',
+  id,
+  set: { text: text === '' ? null : text },
+})
 export const hold = (id: NodeId, box: Box): Edit => ({ do: 'setNode', id, set: { held: box } })
 export const release = (id: NodeId): Edit => ({ do: 'setNode', id, set: { held: null } })
-export const releaseAll = (f: Figure): Edit => all(...Object.values(f.nodes).map((n) => (n.held ? release(n.id) : null)))
+export const releaseAll = (f: Figure): Edit =>
+  all(...Object.values(f.nodes).map((n) => (n.held ? release(n.id) : null)))
 
 /** A step after a node: what followed the node follows the new step. After a question it goes into the first branch. */
 export function insertAfter(f: Figure, after: NodeId, ids: { node: NodeId; link: LinkId }, text: string): Edit {
@@ -35,13 +63,14 @@ export function insertAfter(f: Figure, after: NodeId, ids: { node: NodeId; link:
   const out = linksFrom(f, after)
   if (isQuestion(f.nodes[after])) {
     const branch = out[0]
-    return branch ? insertOn(f, branch.id, ids, text) : all({ do: 'putNode', node }, { do: 'putLink', link: newLink(ids.link, after, ids.node, 1, 'yes') })
+    return branch
+      ? insertOn(f, branch.id, ids, text)
+      : all({ do: 'putNode', node }, { do: 'putLink', link: newLink(ids.link, after, ids.node, 1, 'yes') })
   }
-  return all(
-    { do: 'putNode', node },
-    ...out.map((l): Edit => ({ do: 'setLink', id: l.id, set: { from: ids.node } })),
-    { do: 'putLink', link: newLink(ids.link, after, ids.node, 1) },
-  )
+  return all({ do: 'putNode', node }, ...out.map((l): Edit => ({ do: 'setLink', id: l.id, set: { from: ids.node } })), {
+    do: 'putLink',
+    link: newLink(ids.link, after, ids.node, 1),
+  })
 }
 
 /** A step on a link, which keeps its words: they say which branch it is. */
@@ -49,21 +78,37 @@ export function insertOn(f: Figure, on: LinkId, ids: { node: NodeId; link: LinkI
   const link = f.links[on]
   if (!link) return all()
   const node = newNode(ids.node, kinds[f.kind].plainRole, text, orderAfter(f, link.from))
-  return all({ do: 'putNode', node }, { do: 'setLink', id: on, set: { to: ids.node } }, { do: 'putLink', link: newLink(ids.link, ids.node, link.to, 1) })
+  return all(
+    { do: 'putNode', node },
+    { do: 'setLink', id: on, set: { to: ids.node } },
+    { do: 'putLink', link: newLink(ids.link, ids.node, link.to, 1) },
+  )
 }
 
 export type QuestionIds = { node: NodeId; yes: LinkId; no: LinkId; step: NodeId; back: LinkId }
 
 /** A question after a node: yes goes on as before, no leads through a new step and meets the flow again. */
-export function insertQuestionAfter(f: Figure, after: NodeId, ids: QuestionIds, words: { question: string; step: string }): Edit {
+export function insertQuestionAfter(
+  f: Figure,
+  after: NodeId,
+  ids: QuestionIds,
+  words: { question: string; step: string },
+): Edit {
   const order = orderAfter(f, after)
   const question = newNode(ids.node, 'question', words.question, order)
   const step = newNode(ids.step, 'step', words.step, order + (orderAfter(f, after) - (f.nodes[after]?.order ?? 0)) / 2)
   const out = isQuestion(f.nodes[after]) ? linksFrom(f, after).slice(0, 1) : linksFrom(f, after)
   const follower = out[0]?.to
-  const moved = out.map((l, i): Edit => (isQuestion(f.nodes[after]) ? { do: 'setLink', id: l.id, set: { to: ids.node } } : { do: 'setLink', id: l.id, set: { from: ids.node, text: i === 0 ? 'yes' : (l.text ?? null) } }))
+  const moved = out.map((l, i): Edit =>
+    isQuestion(f.nodes[after])
+      ? { do: 'setLink', id: l.id, set: { to: ids.node } }
+      : { do: 'setLink', id: l.id, set: { from: ids.node, text: i === 0 ? 'yes' : (l.text ?? null) } },
+  )
   const first: Edit[] = isQuestion(f.nodes[after])
-    ? [...moved, ...(follower ? [{ do: 'putLink', link: newLink(ids.yes, ids.node, follower, 1, 'yes') } as const] : [])]
+    ? [
+        ...moved,
+        ...(follower ? [{ do: 'putLink', link: newLink(ids.yes, ids.node, follower, 1, 'yes') } as const] : []),
+      ]
     : [...moved, { do: 'putLink', link: newLink(ids.yes, after, ids.node, 1) }]
   return all(
     { do: 'putNode', node: question },
@@ -75,7 +120,12 @@ export function insertQuestionAfter(f: Figure, after: NodeId, ids: QuestionIds, 
 }
 
 /** One more answer for a question, leading to a new step. */
-export const addBranch = (f: Figure, question: NodeId, ids: { node: NodeId; link: LinkId }, words: { answer: string; step: string }): Edit =>
+export const addBranch = (
+  f: Figure,
+  question: NodeId,
+  ids: { node: NodeId; link: LinkId },
+  words: { answer: string; step: string },
+): Edit =>
   all(
     { do: 'putNode', node: newNode(ids.node, 'step', words.step, orderAfter(f, question)) },
     { do: 'putLink', link: newLink(ids.link, question, ids.node, linksFrom(f, question).length + 1, words.answer) },
@@ -87,7 +137,9 @@ export function remove(f: Figure, id: NodeId): Edit {
   const bridges = linksTo(f, id)
     .filter((l) => l.from !== id)
     .map((l): Edit | null => {
-      const doubled = follower && linksFrom(f, l.from).some((o) => o.to === follower && o.id !== l.id && (o.text ?? '') === (l.text ?? ''))
+      const doubled =
+        follower &&
+        linksFrom(f, l.from).some((o) => o.to === follower && o.id !== l.id && (o.text ?? '') === (l.text ?? ''))
       return follower && follower !== l.from && !doubled ? { do: 'setLink', id: l.id, set: { to: follower } } : null
     })
   return all(...bridges, { do: 'dropNode', id })
@@ -99,7 +151,9 @@ export function moveAfter(f: Figure, id: NodeId, after: NodeId, link: LinkId): E
   if (!node || id === after) return all()
   if (f.kind !== 'process') return { do: 'setNode', id, set: { order: orderAfter(f, after) } }
   const follower = linksFrom(f, id)[0]?.to
-  const closing = linksTo(f, id).map((l): Edit => (follower && follower !== l.from ? { do: 'setLink', id: l.id, set: { to: follower } } : { do: 'dropLink', id: l.id }))
+  const closing = linksTo(f, id).map((l): Edit =>
+    follower && follower !== l.from ? { do: 'setLink', id: l.id, set: { to: follower } } : { do: 'dropLink', id: l.id },
+  )
   const leaving = linksFrom(f, id).map((l): Edit => ({ do: 'dropLink', id: l.id }))
   const onward = linksFrom(f, after).filter((l) => l.to !== id)
   const branch = isQuestion(f.nodes[after]) ? onward.slice(0, 1) : onward
@@ -107,7 +161,8 @@ export function moveAfter(f: Figure, id: NodeId, after: NodeId, link: LinkId): E
   const opening: Edit[] = isQuestion(f.nodes[after])
     ? branch.map((l): Edit => ({ do: 'setLink', id: l.id, set: { to: id } }))
     : [...branch.map((l): Edit => ({ do: 'dropLink', id: l.id })), { do: 'putLink', link: newLink(link, after, id, 1) }]
-  const onwards: Edit | null = target && target !== id ? { do: 'putLink', link: newLink(`${link}b`, id, target, 1) } : null
+  const onwards: Edit | null =
+    target && target !== id ? { do: 'putLink', link: newLink(`${link}b`, id, target, 1) } : null
   return all(...closing, ...leaving, { do: 'setNode', id, set: { order: orderAfter(f, after) } }, ...opening, onwards)
 }
 
@@ -121,13 +176,19 @@ export function moveBy(f: Figure, id: NodeId, by: -1 | 1): Edit | null {
 }
 
 const swapOrders = (f: Figure, a: NodeId, b: NodeId): Edit =>
-  all({ do: 'setNode', id: a, set: { order: f.nodes[b]?.order ?? 0 } }, { do: 'setNode', id: b, set: { order: f.nodes[a]?.order ?? 0 } })
+  all(
+    { do: 'setNode', id: a, set: { order: f.nodes[b]?.order ?? 0 } },
+    { do: 'setNode', id: b, set: { order: f.nodes[a]?.order ?? 0 } },
+  )
 
 /** Two nodes change places: each takes over the links of the other. */
 function changePlaces(f: Figure, a: NodeId, b: NodeId): Edit {
   const other = (id: NodeId) => (id === a ? b : id === b ? a : id)
   const touching = linksInOrder(f).filter((l) => [l.from, l.to].some((id) => id === a || id === b))
-  return all(swapOrders(f, a, b), ...touching.map((l): Edit => ({ do: 'setLink', id: l.id, set: { from: other(l.from), to: other(l.to) } })))
+  return all(
+    swapOrders(f, a, b),
+    ...touching.map((l): Edit => ({ do: 'setLink', id: l.id, set: { from: other(l.from), to: other(l.to) } })),
+  )
 }
 
 /** Into the last branch of the question just above (a process), or under the point above as its detail (points). */
@@ -139,11 +200,17 @@ export function indent(f: Figure, id: NodeId, link: LinkId): Edit | null {
     const node = f.nodes[id]
     if (!above || !node) return null
     const detail = [above.detail, node.text, node.detail].filter(Boolean).join('; ')
-    return all({ do: 'setNode', id: above.id, set: { detail, source: [...above.source, ...node.source] } }, { do: 'dropNode', id })
+    return all(
+      { do: 'setNode', id: above.id, set: { detail, source: [...above.source, ...node.source] } },
+      { do: 'dropNode', id },
+    )
   }
   const depth = rows[at]?.depth ?? 0
   const question = rows.slice(0, at).findLast((r) => r.depth <= depth && isQuestion(r.node))
-  const branch = question && question.depth === depth ? linksFrom(f, question.id).findLast((l) => l.to === id || !isWithin(f, l, id)) : undefined
+  const branch =
+    question && question.depth === depth
+      ? linksFrom(f, question.id).findLast((l) => l.to === id || !isWithin(f, l, id))
+      : undefined
   if (!question || !branch || isQuestion(f.nodes[id]) || linksFrom(f, id).length > 1) return null
   const tail = branchTail(f, branch, id)
   return tail === null ? intoBranch(f, id, branch, link) : moveAfter(f, id, tail, link)
@@ -167,7 +234,9 @@ function intoBranch(f: Figure, id: NodeId, branch: FigureLink, link: LinkId): Ed
   const follower = linksFrom(f, id)[0]?.to
   const others = linksTo(f, id).filter((l) => l.id !== branch.id)
   return all(
-    ...others.map((l): Edit => (follower ? { do: 'setLink', id: l.id, set: { to: follower } } : { do: 'dropLink', id: l.id })),
+    ...others.map((l): Edit =>
+      follower ? { do: 'setLink', id: l.id, set: { to: follower } } : { do: 'dropLink', id: l.id },
+    ),
     branch.to === id ? null : { do: 'putLink', link: newLink(link, branch.from, id, branch.order, branch.text) },
   )
 }
@@ -177,7 +246,10 @@ export function outdent(f: Figure, id: NodeId, ids: { node: NodeId; link: LinkId
   if (f.kind !== 'process') {
     const node = f.nodes[id]
     if (!node?.detail) return null
-    return all({ do: 'setNode', id, set: { detail: null } }, { do: 'putNode', node: newNode(ids.node, 'point', node.detail, orderAfter(f, id)) })
+    return all(
+      { do: 'setNode', id, set: { detail: null } },
+      { do: 'putNode', node: newNode(ids.node, 'point', node.detail, orderAfter(f, id)) },
+    )
   }
   const rows = outlineOf(f)
   const at = rows.findIndex((r) => r.row === 'node' && r.id === id)
@@ -187,7 +259,14 @@ export function outdent(f: Figure, id: NodeId, ids: { node: NodeId; link: LinkId
   const join = rows.slice(at + 1).find((r) => r.row === 'node' && r.depth <= depth - 2)
   if (!question) return null
   const follower = linksFrom(f, id)[0]?.to
-  const leaving = [...linksTo(f, id).map((l): Edit => (follower && follower !== l.from ? { do: 'setLink', id: l.id, set: { to: follower } } : { do: 'dropLink', id: l.id })), ...linksFrom(f, id).map((l): Edit => ({ do: 'dropLink', id: l.id }))]
+  const leaving = [
+    ...linksTo(f, id).map((l): Edit =>
+      follower && follower !== l.from
+        ? { do: 'setLink', id: l.id, set: { to: follower } }
+        : { do: 'dropLink', id: l.id },
+    ),
+    ...linksFrom(f, id).map((l): Edit => ({ do: 'dropLink', id: l.id })),
+  ]
   if (!join || join.row !== 'node') return null
   const entering = linksTo(f, join.id).filter((l) => l.from !== id)
   const own = linksTo(f, id).filter(() => follower === join.id)
@@ -200,9 +279,19 @@ export function outdent(f: Figure, id: NodeId, ids: { node: NodeId; link: LinkId
 }
 
 /** Another node at one end of a link. */
-export const reattach = (id: LinkId, end: 'from' | 'to', node: NodeId): Edit => ({ do: 'setLink', id, set: { [end]: node, heldRoute: null } })
+export const reattach = (id: LinkId, end: 'from' | 'to', node: NodeId): Edit => ({
+  do: 'setLink',
+  id,
+  set: { [end]: node, heldRoute: null },
+})
 
 export const connect = (f: Figure, from: NodeId, to: NodeId, id: LinkId): Edit => ({
   do: 'putLink',
-  link: newLink(id, from, to, linksFrom(f, from).length + 1, isQuestion(f.nodes[from]) ? (linksFrom(f, from).length === 0 ? 'yes' : 'no') : ''),
+  link: newLink(
+    id,
+    from,
+    to,
+    linksFrom(f, from).length + 1,
+    isQuestion(f.nodes[from]) ? (linksFrom(f, from).length === 0 ? 'yes' : 'no') : '',
+  ),
 })

@@ -61,7 +61,10 @@ export const nodeSchema = z
     order: finite,
     actor: words.optional(),
     memberOf: z.array(id).readonly().optional(),
-    measure: z.object({ value: z.number(), unit: z.string().max(32) }).readonly().optional(),
+    measure: z
+      .object({ value: z.number(), unit: z.string().max(32) })
+      .readonly()
+      .optional(),
     duration: words.optional(),
     icon: z.string().max(64).optional(),
     fields: z
@@ -124,9 +127,11 @@ export const figureSchema = z
     if (Object.keys(figure.nodes).length > MAX_NODES)
       context.addIssue({ code: 'custom', path: ['nodes'], message: `more than ${MAX_NODES} nodes` })
     for (const [key, node] of Object.entries(figure.nodes))
-      if (key !== node.id) context.addIssue({ code: 'custom', path: ['nodes', key], message: 'id differs from its key' })
+      if (key !== node.id)
+        context.addIssue({ code: 'custom', path: ['nodes', key], message: 'id differs from its key' })
     for (const [key, link] of Object.entries(figure.links)) {
-      if (key !== link.id) context.addIssue({ code: 'custom', path: ['links', key], message: 'id differs from its key' })
+      if (key !== link.id)
+        context.addIssue({ code: 'custom', path: ['links', key], message: 'id differs from its key' })
       for (const end of ['from', 'to'] as const)
         if (!Object.hasOwn(figure.nodes, link[end]))
           context.addIssue({ code: 'custom', path: ['links', key, end], message: `there is no node ${link[end]}` })

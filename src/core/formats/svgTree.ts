@@ -10,17 +10,37 @@ export type SvgElement = {
   readonly children: readonly (SvgElement | string)[]
 }
 /** How words are drawn: as text in the shipped fonts, or as outlines that need no font. */
-export type Words = { readonly as: 'text' } | { readonly as: 'outlines'; readonly typesetter: Pick<Typesetter, 'outline'> }
+export type Words =
+  { readonly as: 'text' } | { readonly as: 'outlines'; readonly typesetter: Pick<Typesetter, 'outline'> }
 
 const round = (v: number): number => Math.round(v * 100) / 100
-const element = (tag: string, attributes: SvgElement['attributes'], children: SvgElement['children'] = []): SvgElement => ({ tag, attributes, children })
+const element = (
+  tag: string,
+  attributes: SvgElement['attributes'],
+  children: SvgElement['children'] = [],
+): SvgElement => ({ tag, attributes, children })
 
 const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Words) => SvgElement[] } = {
   shape: (m) => [
-    element('path', { d: shapes[m.shape].path(m.box), fill: m.fill, stroke: m.line, 'stroke-width': round(m.width), 'stroke-linejoin': 'round' }),
+    element('path', {
+      d: shapes[m.shape].path(m.box),
+      fill: m.fill,
+      stroke: m.line,
+      'stroke-width': round(m.width),
+      'stroke-linejoin': 'round',
+    }),
   ],
   ellipse: (m) => [
-    element('ellipse', { cx: round(m.centre.x), cy: round(m.centre.y), rx: round(m.radius.x), ry: round(m.radius.y), fill: 'none', stroke: m.line, 'stroke-width': round(m.width), 'stroke-opacity': 0.5 }),
+    element('ellipse', {
+      cx: round(m.centre.x),
+      cy: round(m.centre.y),
+      rx: round(m.radius.x),
+      ry: round(m.radius.y),
+      fill: 'none',
+      stroke: m.line,
+      'stroke-width': round(m.width),
+      'stroke-opacity': 0.5,
+    }),
   ],
   connector: (m) => {
     const points = withoutCollinear(m.points)
@@ -31,13 +51,24 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
     const neck = { x: to.x - ux * m.arrow * 0.8, y: to.y - uy * m.arrow * 0.8 }
     const base = { x: to.x - ux * m.arrow, y: to.y - uy * m.arrow }
     const wing = m.arrow * 0.42
-    const head = [to, { x: base.x - uy * wing, y: base.y + ux * wing }, { x: base.x + uy * wing, y: base.y - ux * wing }]
+    const head = [
+      to,
+      { x: base.x - uy * wing, y: base.y + ux * wing },
+      { x: base.x + uy * wing, y: base.y - ux * wing },
+    ]
     return [
-      element('path', { d: roundedLine([...points.slice(0, -1), neck], m.corner), fill: 'none', stroke: m.line, 'stroke-width': round(m.width), 'stroke-linejoin': 'round' }),
+      element('path', {
+        d: roundedLine([...points.slice(0, -1), neck], m.corner),
+        fill: 'none',
+        stroke: m.line,
+        'stroke-width': round(m.width),
+        'stroke-linejoin': 'round',
+      }),
       element('path', { d: `M${head.map((p) => `${round(p.x)} ${round(p.y)}`).join('L')}Z`, fill: m.line }),
     ]
   },
-  text: (m, words) => m.lines.flatMap((l) => (words.as === 'text' ? textLine(l, m.fill) : outlinedLine(l, m.fill, words.typesetter))),
+  text: (m, words) =>
+    m.lines.flatMap((l) => (words.as === 'text' ? textLine(l, m.fill) : outlinedLine(l, m.fill, words.typesetter))),
 }
 
 export const elementsOf = (mark: Mark, words: Words): SvgElement[] =>
@@ -52,7 +83,8 @@ function roundedLine(points: readonly Point[], corner: number): string {
     const [a, p, b] = [points[i - 1] as Point, points[i] as Point, points[i + 1] as Point]
     const [la, lb] = [Math.hypot(a.x - p.x, a.y - p.y), Math.hypot(b.x - p.x, b.y - p.y)]
     const r = Math.min(corner, la / 2, lb / 2)
-    const near = (q: Point, l: number) => `${round(p.x + ((q.x - p.x) / (l || 1)) * r)} ${round(p.y + ((q.y - p.y) / (l || 1)) * r)}`
+    const near = (q: Point, l: number) =>
+      `${round(p.x + ((q.x - p.x) / (l || 1)) * r)} ${round(p.y + ((q.y - p.y) / (l || 1)) * r)}`
     d += `L${near(a, la)}Q${round(p.x)} ${round(p.y)} ${near(b, lb)}`
   }
   const last = points.at(-1) as Point
@@ -84,7 +116,13 @@ const outlinedLine = (l: SceneLine, fill: string, typesetter: Pick<Typesetter, '
       const { path, unitsPerEm } = typesetter.outline(r.font, g.id)
       if (path === '') return []
       const s = l.size / unitsPerEm
-      return [element('path', { d: path, fill, transform: `matrix(${s} 0 0 ${-s} ${round(g.x)} ${round(l.baseline + g.y)})` })]
+      return [
+        element('path', {
+          d: path,
+          fill,
+          transform: `matrix(${s} 0 0 ${-s} ${round(g.x)} ${round(l.baseline + g.y)})`,
+        }),
+      ]
     }),
   )
 
@@ -100,7 +138,11 @@ export function groupsOf(scene: Scene, words: Words): SvgElement[] {
     groups.set(owner, [...(groups.get(owner) ?? []), ...elementsOf(m, words)])
   }
   return [...groups].map(([owner, children]) =>
-    element('g', owner === '' ? {} : { 'data-part': owner, role: 'img', 'aria-label': names.get(owner) ?? '' }, children),
+    element(
+      'g',
+      owner === '' ? {} : { 'data-part': owner, role: 'img', 'aria-label': names.get(owner) ?? '' },
+      children,
+    ),
   )
 }
 

@@ -27,10 +27,7 @@ export const move = <B extends Point>(b: B, by: Point): B => ({ ...b, x: b.x + b
 
 /** True when the interiors share more than `EPSILON` in both directions; touching boxes do not overlap. */
 export const overlaps = (a: Box, b: Box): boolean =>
-  a.x + EPSILON < right(b) &&
-  b.x + EPSILON < right(a) &&
-  a.y + EPSILON < bottom(b) &&
-  b.y + EPSILON < bottom(a)
+  a.x + EPSILON < right(b) && b.x + EPSILON < right(a) && a.y + EPSILON < bottom(b) && b.y + EPSILON < bottom(a)
 
 export const contains = (outer: Box, inner: Box): boolean =>
   inner.x >= outer.x - EPSILON &&

@@ -19,7 +19,10 @@ export const arrangements = {
     rows: { name: 'Wrapped rows', arrange: (s) => rows(s, s.style.gap.between, s.style.gap.between) },
   },
   points: {
-    grid: { name: 'Grid', arrange: (s) => ({ ...rows(s, s.style.gap.beside / 2, s.style.gap.beside / 2), flow: 'none' }) },
+    grid: {
+      name: 'Grid',
+      arrange: (s) => ({ ...rows(s, s.style.gap.beside / 2, s.style.gap.beside / 2), flow: 'none' }),
+    },
     ring: { name: 'Ring', arrange: (s, core) => ring(s, core) },
   },
   concept: {},

@@ -12,7 +12,8 @@ export function makeRoom(nodes: readonly SizedNode[], boxes: ReadonlyMap<string,
   const free = nodes.filter((n) => !held.has(n.id)).map((n) => n.id)
   const settled = [...held.values()]
   const anchor = centreOf(settled[0] as Box)
-  const far = (id: string) => Math.hypot(centreOf(out.get(id) as Box).x - anchor.x, centreOf(out.get(id) as Box).y - anchor.y)
+  const far = (id: string) =>
+    Math.hypot(centreOf(out.get(id) as Box).x - anchor.x, centreOf(out.get(id) as Box).y - anchor.y)
   for (const id of free.toSorted((a, b) => far(a) - far(b) || (a < b ? -1 : 1))) {
     const box = clearOf(out.get(id) as Box, settled, gap)
     out.set(id, box)

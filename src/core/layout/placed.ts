@@ -19,4 +19,8 @@ export type Placed = Omit<Sized, 'nodes'> & {
 }
 
 /** What one arrangement computes: a box for every node, and what is drawn besides. */
-export type Arranged = { readonly boxes: ReadonlyMap<NodeId, Box>; readonly flow: Flow; readonly decor: readonly Decor[] }
+export type Arranged = {
+  readonly boxes: ReadonlyMap<NodeId, Box>
+  readonly flow: Flow
+  readonly decor: readonly Decor[]
+}

@@ -19,7 +19,9 @@ export function ring(sized: Sized, core: TextBlock): Arranged {
       return [n.id, boxAround({ x: Math.cos(angle) * radius * stretch, y: Math.sin(angle) * radius }, n)]
     })
     const clear = boxes.every(
-      ([, b], i) => !overlaps(b, middle) && boxes.slice(i + 1).every(([, other]) => !overlaps(inflate(b, gap / 2), inflate(other, gap / 2))),
+      ([, b], i) =>
+        !overlaps(b, middle) &&
+        boxes.slice(i + 1).every(([, other]) => !overlaps(inflate(b, gap / 2), inflate(other, gap / 2))),
     )
     if (clear || sized.nodes.length < 2)
       return {

@@ -1,12 +1,27 @@
 /** Stage `measure`: gives each node and label its lines and its size. In: a figure and its full style. Out: shapes that
  *  hold their words, in the order of the text. Knows no position. */
-import { linksInOrder, nodesInOrder, type Figure, type FigureKind, type FigureNode, type LinkId, type NodeId, type NodeRole } from '../figure'
+import {
+  linksInOrder,
+  nodesInOrder,
+  type Figure,
+  type FigureKind,
+  type FigureNode,
+  type LinkId,
+  type NodeId,
+  type NodeRole,
+} from '../figure'
 import { shapes, type Box, type ShapeName, type Size } from '../geometry'
 import type { FigureStyle, TextLook } from '../style'
 import type { Line, Typesetter } from './typesetter'
 
 /** A line with its baseline, both relative to the middle of the block it stands in. */
-export type SetLine = { readonly line: Line; readonly x: number; readonly baseline: number; readonly size: number; readonly strong: boolean }
+export type SetLine = {
+  readonly line: Line
+  readonly x: number
+  readonly baseline: number
+  readonly size: number
+  readonly strong: boolean
+}
 export type TextBlock = Size & { readonly lines: readonly SetLine[]; readonly text: string }
 
 export type SizedNode = Size & {
@@ -16,7 +31,12 @@ export type SizedNode = Size & {
   readonly block: TextBlock
   readonly held: Box | null
 }
-export type SizedLink = { readonly id: LinkId; readonly from: NodeId; readonly to: NodeId; readonly label: TextBlock | null }
+export type SizedLink = {
+  readonly id: LinkId
+  readonly from: NodeId
+  readonly to: NodeId
+  readonly label: TextBlock | null
+}
 export type Sized = {
   readonly kind: FigureKind
   readonly arrangement: string
@@ -46,7 +66,9 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
       id: l.id,
       from: l.from,
       to: l.to,
-      label: l.text ? textBlock([{ text: l.text, look: style.label, strong: false }], style.wrap.question, typesetter) : null,
+      label: l.text
+        ? textBlock([{ text: l.text, look: style.label, strong: false }], style.wrap.question, typesetter)
+        : null,
     })),
     missing: typesetter.missing(words.join(' '), style.body.fonts),
   }
@@ -64,12 +86,21 @@ function sizedNode(node: FigureNode, style: FigureStyle, typesetter: Typesetter)
     width: Math.max(block.width, style.body.size * MIN_WIDTH_IN_EM * tight) + 2 * style.padding.x * tight,
     height: block.height + 2 * style.padding.y * tight,
   })
-  return { id: node.id, role: node.role, shape: look.shape, block, held: node.held ?? null, width: around.width, height: around.height }
+  return {
+    id: node.id,
+    role: node.role,
+    shape: look.shape,
+    block,
+    held: node.held ?? null,
+    width: around.width,
+    height: around.height,
+  }
 }
 
 /** Longer words get a wider shape, so that none becomes a tower. */
 function roomFor(node: FigureNode, style: FigureStyle): number {
-  const base = node.role === 'question' ? style.wrap.question : node.role === 'point' ? style.wrap.point : style.wrap.step
+  const base =
+    node.role === 'question' ? style.wrap.question : node.role === 'point' ? style.wrap.point : style.wrap.step
   const letters = node.text.length + (node.detail?.length ?? 0)
   return base * Math.min(4, Math.max(1, Math.sqrt(letters / 60)))
 }

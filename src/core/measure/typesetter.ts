@@ -34,8 +34,13 @@ type Item = { readonly text: string; readonly font: FontKey; readonly level: num
 type Piece = { readonly text: string; readonly width: number; readonly hard: boolean }
 
 /** Everything invisible that a paste brings: controls, lone surrogates, byte order marks, direction overrides. */
-const UNSHOWABLE = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\ufeff\ufffe\uffff\u202a-\u202e\u2066-\u2069]|\p{Surrogate}/gu
-export const showable = (text: string): string => text.normalize('NFC').replace(UNSHOWABLE, '').replace(/[\t\u00a0]/g, ' ')
+const UNSHOWABLE =
+  /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\ufeff\ufffe\uffff\u202a-\u202e\u2066-\u2069]|\p{Surrogate}/gu
+export const showable = (text: string): string =>
+  text
+    .normalize('NFC')
+    .replace(UNSHOWABLE, '')
+    .replace(/[\t\u00a0]/g, ' ')
 
 export function createTypesetter(files: readonly FontFile[]): Typesetter {
   const loaded = new Map(files.map((f) => [f.key, load(f.data)]))
@@ -58,14 +63,16 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     if (simple) {
       const first = fonts[0] as FontKey
       const covers = loaded.get(first)?.covers
-      if (covers && [...text].every((c) => covers.has(c.codePointAt(0) as number))) return [{ text, font: first, level: 0 }]
+      if (covers && [...text].every((c) => covers.has(c.codePointAt(0) as number)))
+        return [{ text, font: first, level: 0 }]
     }
     const out: Item[] = []
     for (const { segment, index } of graphemes.segment(text)) {
       const level = levels?.[index] ?? 0
       const last = out.at(-1)
       const font = /^\s+$/.test(segment) && last ? last.font : fontOf(segment, fonts)
-      if (last && last.font === font && last.level === level) out[out.length - 1] = { ...last, text: last.text + segment }
+      if (last && last.font === font && last.level === level)
+        out[out.length - 1] = { ...last, text: last.text + segment }
       else out.push({ text: segment, font, level })
     }
     return visualOrder(out)

@@ -4,7 +4,12 @@ export type Problem =
   | { readonly code: 'text-too-long'; readonly length: number; readonly limit: number }
   | { readonly code: 'file-type'; readonly name: string }
   | { readonly code: 'file-unreadable'; readonly name: string }
-  | { readonly code: 'unknown-option'; readonly option: string; readonly given: string; readonly allowed: readonly string[] }
+  | {
+      readonly code: 'unknown-option'
+      readonly option: string
+      readonly given: string
+      readonly allowed: readonly string[]
+    }
   | { readonly code: 'not-a-figure'; readonly where: string; readonly why: string }
   | { readonly code: 'no-reading'; readonly kind: string | null }
   | { readonly code: 'body-unreadable'; readonly why: string }
@@ -22,20 +27,28 @@ const n = (v: number): string => v.toLocaleString('en')
 
 const english: Sentences = {
   'text-empty': () => 'There is no text yet. Paste or type some words first.',
-  'text-too-long': (p) => `This text has ${n(p.length)} characters; a folio holds ${n(p.limit)}. Split it into chapters and paste them one by one.`,
+  'text-too-long': (p) =>
+    `This text has ${n(p.length)} characters; a folio holds ${n(p.limit)}. Split it into chapters and paste them one by one.`,
   'file-type': (p) => `“${p.name}” is not a Markdown or text file. Save it as .md or .txt and open that.`,
   'file-unreadable': (p) => `“${p.name}” could not be read. Check that it exists and that it is text in UTF-8.`,
   'unknown-option': (p) => `There is no ${p.option} “${p.given}”. Use one of: ${p.allowed.join(', ')}.`,
-  'not-a-figure': (p) => `This is not a figure of Idle Compass: ${p.where}: ${p.why}. Compare it with docs/figure.schema.json.`,
-  'no-reading': (p) => (p.kind ? `The text does not read as ${p.kind}. Leave the kind out to take the best reading.` : 'Nothing in this text reads as a figure. Numbered steps, “if … otherwise”, or a list help.'),
+  'not-a-figure': (p) =>
+    `This is not a figure of Idle Compass: ${p.where}: ${p.why}. Compare it with docs/figure.schema.json.`,
+  'no-reading': (p) =>
+    p.kind
+      ? `The text does not read as ${p.kind}. Leave the kind out to take the best reading.`
+      : 'Nothing in this text reads as a figure. Numbered steps, “if … otherwise”, or a list help.',
   'body-unreadable': (p) => `The request could not be read: ${p.why}.`,
-  'update-unreadable': () => 'The change could not be read, so nothing was changed. Reload the page; your words are still in this browser.',
-  'update-too-large': (p) => `This change has ${n(p.bytes)} bytes; one change may have ${n(p.limit)}. Paste the text in smaller parts.`,
+  'update-unreadable': () =>
+    'The change could not be read, so nothing was changed. Reload the page; your words are still in this browser.',
+  'update-too-large': (p) =>
+    `This change has ${n(p.bytes)} bytes; one change may have ${n(p.limit)}. Paste the text in smaller parts.`,
   'not-found': (p) => `This ${p.what} is not here. It may have been deleted; look on the shelf.`,
   'not-allowed': () => 'This folio belongs to somebody else. Ask its owner to share it.',
   'foreign-origin': () => 'The request came from another site and was refused. Open Idle Compass at its own address.',
   'too-many': (p) => `Too many requests at once. Try again in ${p.seconds} seconds.`,
-  'picture-too-large': (p) => `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
+  'picture-too-large': (p) =>
+    `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
 }
 
 export const sentenceOf = (p: Problem): string =>

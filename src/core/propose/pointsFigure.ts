@@ -12,8 +12,18 @@ export function pointsFigure(read: ReadText): Points {
   const items = read.blocks.filter((b) => b.type === 'item')
   const headings = read.blocks.filter((b) => b.type === 'heading')
   const from = items.length >= 2 ? 'items' : headings.length >= 2 ? 'headings' : 'sentences'
-  const points = from === 'items' ? fromItems(read.text, items) : from === 'headings' ? fromHeadings(read) : fromSentences(read)
-  const nodes = points.filter((p) => p.text !== '').map((p, i): FigureNode => ({ id: `n${i + 1}`, role: 'point', text: p.text, order: i + 1, source: p.source, ...(p.detail ? { detail: p.detail } : {}) }))
+  const points =
+    from === 'items' ? fromItems(read.text, items) : from === 'headings' ? fromHeadings(read) : fromSentences(read)
+  const nodes = points
+    .filter((p) => p.text !== '')
+    .map((p, i): FigureNode => ({
+      id: `n${i + 1}`,
+      role: 'point',
+      text: p.text,
+      order: i + 1,
+      source: p.source,
+      ...(p.detail ? { detail: p.detail } : {}),
+    }))
   return { nodes, from }
 }
 
@@ -25,7 +35,12 @@ function fromItems(text: string, items: readonly Block[]): Point[] {
     else {
       const last = out.pop()
       const words = clean(slice(text, b.span))
-      if (last) out.push({ ...last, detail: last.detail ? `${last.detail}; ${words}` : words, source: [...last.source, b.span] })
+      if (last)
+        out.push({
+          ...last,
+          detail: last.detail ? `${last.detail}; ${words}` : words,
+          source: [...last.source, b.span],
+        })
     }
   }
   return out
@@ -37,7 +52,8 @@ function headed(text: string, span: Span): Point {
   const m = /^(?:\*\*)?([^:–—]{2,60}?)(?:\*\*)?(?:\s*:(?:\*\*)?\s+|\s+[–—]\s+)(?=\S)/.exec(words)
   if (m) return { text: clean(m[1] as string), detail: clean(words.slice(m[0].length)), source: [span] }
   const first = /^(.{8,80}?[.!?])\s+(?=\p{Lu})/su.exec(words)
-  if (first && words.split(/\s+/).length > MOST_HEADING_WORDS) return { text: clean(first[1] as string), detail: clean(words.slice(first[0].length)), source: [span] }
+  if (first && words.split(/\s+/).length > MOST_HEADING_WORDS)
+    return { text: clean(first[1] as string), detail: clean(words.slice(first[0].length)), source: [span] }
   return { text: clean(words), detail: '', source: [span] }
 }
 
@@ -46,7 +62,8 @@ function fromHeadings(read: ReadText): Point[] {
   for (const b of read.blocks) {
     if (b.type === 'heading') out.push({ text: clean(slice(read.text, b.span)), detail: '', source: [b.span] })
     const last = out.at(-1)
-    if (b.type === 'paragraph' && last && last.detail === '') out[out.length - 1] = { ...last, detail: clean(slice(read.text, b.span)), source: [...last.source, b.span] }
+    if (b.type === 'paragraph' && last && last.detail === '')
+      out[out.length - 1] = { ...last, detail: clean(slice(read.text, b.span)), source: [...last.source, b.span] }
   }
   return out
 }
@@ -54,7 +71,15 @@ function fromHeadings(read: ReadText): Point[] {
 function fromSentences(read: ReadText): Point[] {
   const segmenter = new Intl.Segmenter('en', { granularity: 'sentence' })
   const paragraphs = read.blocks.filter((b) => b.type === 'paragraph' || b.type === 'item')
-  return paragraphs.flatMap((b) => sentencesOf(read.text, b.span, segmenter)).map((s) => headed(read.text, trimmed(read.text, s)))
+  return paragraphs
+    .flatMap((b) => sentencesOf(read.text, b.span, segmenter))
+    .map((s) => headed(read.text, trimmed(read.text, s)))
 }
 
-const clean = (s: string): string => s.replace(/\*\*|__/g, '').replace(/\s+/g, ' ').replace(/[.;。]$/u, '').trim().slice(0, 1500)
+const clean = (s: string): string =>
+  s
+    .replace(/\*\*|__/g, '')
+    .replace(/\s+/g, ' ')
+    .replace(/[.;。]$/u, '')
+    .trim()
+    .slice(0, 1500)

@@ -7,7 +7,12 @@ import type { Span } from '../text'
 type LooseEnd = { readonly from: NodeId; readonly answer: string; readonly source: readonly Span[] }
 type Landmark = { readonly id: NodeId; readonly item: number | null; readonly content: readonly string[] }
 type Pending = { readonly ends: readonly LooseEnd[]; readonly goTo: GoTo }
-export type Lowered = { readonly nodes: readonly FigureNode[]; readonly links: readonly FigureLink[]; readonly questions: number; readonly returns: number }
+export type Lowered = {
+  readonly nodes: readonly FigureNode[]
+  readonly links: readonly FigureLink[]
+  readonly questions: number
+  readonly returns: number
+}
 
 export function processFigure(body: readonly Statement[]): Lowered {
   const nodes: FigureNode[] = []
@@ -23,11 +28,22 @@ export function processFigure(body: readonly Statement[]): Lowered {
   const connect = (ends: readonly LooseEnd[], to: NodeId) => {
     for (const e of ends) {
       if (links.some((l) => l.from === e.from && l.to === to && (l.text ?? '') === e.answer)) continue
-      links.push({ id: `l${links.length + 1}`, role: 'next', from: e.from, to, order: links.length + 1, source: e.source, ...(e.answer ? { text: e.answer } : {}) })
+      links.push({
+        id: `l${links.length + 1}`,
+        role: 'next',
+        from: e.from,
+        to,
+        order: links.length + 1,
+        source: e.source,
+        ...(e.answer ? { text: e.answer } : {}),
+      })
     }
   }
   const lowerStep = (s: Step, ends: readonly LooseEnd[]): LooseEnd[] => {
-    const id = addNode('step', s.label, s.source, { ...(s.actor ? { actor: s.actor } : {}), ...(s.detail ? { detail: s.detail } : {}) })
+    const id = addNode('step', s.label, s.source, {
+      ...(s.actor ? { actor: s.actor } : {}),
+      ...(s.detail ? { detail: s.detail } : {}),
+    })
     landmarks.push({ id, item: s.item, content: s.content })
     connect(ends, id)
     return [{ from: id, answer: '', source: [] }]
@@ -63,7 +79,14 @@ export function processFigure(body: readonly Statement[]): Lowered {
     if (!target) continue
     returns++
     const note = p.goTo.note || trailingTime(p.goTo)
-    connect(p.ends.map((e) => ({ ...e, answer: [e.answer, note].filter(Boolean).join(', '), source: [...e.source, ...p.goTo.source] })), target)
+    connect(
+      p.ends.map((e) => ({
+        ...e,
+        answer: [e.answer, note].filter(Boolean).join(', '),
+        source: [...e.source, ...p.goTo.source],
+      })),
+      target,
+    )
   }
   return { nodes, links, questions: nodes.filter((n) => n.role === 'question').length, returns }
 }
@@ -71,9 +94,17 @@ export function processFigure(body: readonly Statement[]): Lowered {
 /** The step a return names: by its number, or the earliest one that shares verb and object. */
 function findLandmark(landmarks: readonly Landmark[], g: GoTo): NodeId | null {
   if (g.item !== null) return (landmarks.find((l) => l.item === g.item) ?? landmarks[g.item - 1])?.id ?? null
-  const match = landmarks.find((l) => l.content.length > 0 && l.content[0] === g.content[0] && (l.content.length === 1 || l.content.slice(1).some((w) => g.content.includes(w))))
+  const match = landmarks.find(
+    (l) =>
+      l.content.length > 0 &&
+      l.content[0] === g.content[0] &&
+      (l.content.length === 1 || l.content.slice(1).some((w) => g.content.includes(w))),
+  )
   return match?.id ?? null
 }
 
 /** "read the visibility again after twenty minutes" says when: the words behind "again". */
-const trailingTime = (g: GoTo): string => /\b(?:after|in|every) (?:\S+ ){1,2}(?:seconds?|minutes?|hours?|days?|weeks?)\b/i.exec(g.otherwise?.label ?? '')?.[0].toLowerCase() ?? ''
+const trailingTime = (g: GoTo): string =>
+  /\b(?:after|in|every) (?:\S+ ){1,2}(?:seconds?|minutes?|hours?|days?|weeks?)\b/i
+    .exec(g.otherwise?.label ?? '')?.[0]
+    .toLowerCase() ?? ''

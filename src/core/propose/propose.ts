@@ -19,7 +19,12 @@ export type Reading = {
   readonly coverage: Coverage
   readonly figure: Figure
 }
-type Built = { readonly nodes: readonly FigureNode[]; readonly links: readonly FigureLink[]; readonly score: number; readonly reasons: readonly string[] }
+type Built = {
+  readonly nodes: readonly FigureNode[]
+  readonly links: readonly FigureLink[]
+  readonly score: number
+  readonly reasons: readonly string[]
+}
 
 /** Below this a passage is not called a figure; at `STRONG` it is offered without being asked. */
 export const WORTH_SHOWING = 0.42
@@ -33,7 +38,13 @@ export function propose(read: ReadText): Reading[] {
   for (const [kind, build] of Object.entries(builders) as [FigureKind, (read: ReadText) => Built][]) {
     const built = build(read)
     if (built.nodes.length < 2) continue
-    out.push({ kind, score: Math.round(built.score * 1000) / 1000, reasons: built.reasons, coverage: coverageOf(read, built), figure: figureOf(read, kind, built) })
+    out.push({
+      kind,
+      score: Math.round(built.score * 1000) / 1000,
+      reasons: built.reasons,
+      coverage: coverageOf(read, built),
+      figure: figureOf(read, kind, built),
+    })
   }
   return out.toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
 }
@@ -46,7 +57,13 @@ function buildProcess(read: ReadText): Built {
   const steps = nodes.length - questions
   const share = units.filter((u) => u.doing || (u.ordered && !read.interpreted)).length / Math.max(1, units.length)
   const numbered = orderedItems >= 2
-  let score = 0.1 + 0.45 * share + 0.04 * Math.min(3, cueCount) + (numbered ? 0.25 : 0) + (steps >= 4 ? 0.08 : 0) + (questions > 0 ? 0.08 : 0)
+  let score =
+    0.1 +
+    0.45 * share +
+    0.04 * Math.min(3, cueCount) +
+    (numbered ? 0.25 : 0) +
+    (steps >= 4 ? 0.08 : 0) +
+    (questions > 0 ? 0.08 : 0)
   if (steps < 2 && questions === 0) score *= 0.3
   if (!numbered && cueCount === 0) score *= 0.75
   if (!numbered && share < 0.4) score *= 0.6
@@ -66,24 +83,47 @@ function buildPoints(read: ReadText): Built {
   const base = { items: 0.5, headings: 0.45, sentences: 0.12 }[from]
   const score = base + 0.2 * headed - (read.told.orderedItems >= 2 ? 0.15 : 0) - (nodes.length > 12 ? 0.15 : 0)
   const what = { items: 'items of a list', headings: 'headings', sentences: 'sentences' }[from]
-  return { nodes, links: [], score: Math.max(0.05, score), reasons: [`${nodes.length} ${what}, side by side`, ...(headed > 0.5 ? ['most with a heading and a detail'] : [])] }
+  return {
+    nodes,
+    links: [],
+    score: Math.max(0.05, score),
+    reasons: [`${nodes.length} ${what}, side by side`, ...(headed > 0.5 ? ['most with a heading and a detail'] : [])],
+  }
 }
 
 function coverageOf(read: ReadText, built: Built): Coverage {
   const sources = [...built.nodes, ...built.links].flatMap((x) => x.source)
   const rows = read.blocks.filter((b) => b.type === 'row').map((b) => ({ span: b.span, remark: false }))
-  const units = read.told.units.length > 0 ? [...read.told.units, ...rows] : [...read.blocks.filter((b) => b.type !== 'heading').map((b) => ({ span: b.span, remark: false }))]
+  const units =
+    read.told.units.length > 0
+      ? [...read.told.units, ...rows]
+      : [...read.blocks.filter((b) => b.type !== 'heading').map((b) => ({ span: b.span, remark: false }))]
   const left = units.filter((u) => !sources.some((s) => spansMeet(s, u.span)))
-  const reason = (u: { span: Span; remark: boolean }) => (u.remark ? 'a remark, not a step' : read.blocks.some((b) => b.type === 'row' && spansMeet(b.span, u.span)) ? 'tables are not read into this kind' : 'says nothing that this kind shows')
-  return { taken: units.length - left.length, of: units.length, left: left.map((u) => ({ span: u.span, text: slice(read.text, u.span), reason: reason(u) })) }
+  const reason = (u: { span: Span; remark: boolean }) =>
+    u.remark
+      ? 'a remark, not a step'
+      : read.blocks.some((b) => b.type === 'row' && spansMeet(b.span, u.span))
+        ? 'tables are not read into this kind'
+        : 'says nothing that this kind shows'
+  return {
+    taken: units.length - left.length,
+    of: units.length,
+    left: left.map((u) => ({ span: u.span, text: slice(read.text, u.span), reason: reason(u) })),
+  }
 }
 
 function figureOf(read: ReadText, kind: FigureKind, built: Built): Figure {
-  const lead = read.blocks.find((b, i) => b.type === 'heading' || (b.type === 'paragraph' && read.blocks[i + 1]?.type === 'item'))
+  const lead = read.blocks.find(
+    (b, i) => b.type === 'heading' || (b.type === 'paragraph' && read.blocks[i + 1]?.type === 'item'),
+  )
   return {
     id: 'figure',
     kind,
-    title: lead ? slice(read.text, lead.span).replace(/[:：]$/, '').slice(0, 120) : '',
+    title: lead
+      ? slice(read.text, lead.span)
+          .replace(/[:：]$/, '')
+          .slice(0, 120)
+      : '',
     language: read.language,
     nodes: Object.fromEntries(built.nodes.map((n) => [n.id, n])),
     links: Object.fromEntries(built.links.map((l) => [l.id, l])),

@@ -13,12 +13,17 @@ export function suggest(text: string, lexicon: Lexicon): Suggestion[] {
   const out: Suggestion[] = []
   for (const section of sections(blocksOf(text))) {
     const parts = groups(section)
-    const prose = parts.length > 1 && parts.every((g) => g.every((b) => b.type === 'paragraph')) ? [section.filter((b) => b.type !== 'heading')] : []
+    const prose =
+      parts.length > 1 && parts.every((g) => g.every((b) => b.type === 'paragraph'))
+        ? [section.filter((b) => b.type !== 'heading')]
+        : []
     for (const group of [...prose, ...parts]) {
       const span = { start: (group[0] as Block).span.start, end: (group.at(-1) as Block).span.end }
-      if (span.end - span.start > LONGEST || out.some((o) => o.span.start < span.end && span.start < o.span.end)) continue
+      if (span.end - span.start > LONGEST || out.some((o) => o.span.start < span.end && span.start < o.span.end))
+        continue
       const best = propose(readText(text.slice(span.start, span.end), lexicon))[0]
-      if (best && best.score >= STRONG && Object.keys(best.figure.nodes).length >= 3) out.push({ span: lineStart(text, span), kind: best.kind, score: best.score })
+      if (best && best.score >= STRONG && Object.keys(best.figure.nodes).length >= 3)
+        out.push({ span: lineStart(text, span), kind: best.kind, score: best.score })
     }
   }
   return out.toSorted((a, b) => a.span.start - b.span.start)

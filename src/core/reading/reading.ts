@@ -30,7 +30,8 @@ const SAMPLE = 4000
 function languageOf(text: string, lexicon: Lexicon): string {
   const sample = slice(text, { start: 0, end: Math.min(text.length, SAMPLE) })
   const words = wordsOf(sample, { start: 0, end: sample.length }).filter((w) => /^\p{L}/u.test(w.text))
-  if (words.length === 0 || words.filter((w) => /^\p{Script=Latin}/u.test(w.text)).length < words.length / 2) return 'und'
+  if (words.length === 0 || words.filter((w) => /^\p{Script=Latin}/u.test(w.text)).length < words.length / 2)
+    return 'und'
   const known = words.filter((w) => lexicon.verbClass.has(w.lower)).length / words.length
   return englishShare(words) >= ENGLISH_SHARE || (known > 0.3 && !/[äöüßéèêàçñ¿¡ø]/i.test(sample)) ? 'en' : 'und'
 }

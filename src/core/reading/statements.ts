@@ -24,13 +24,25 @@ export type Ask = {
   readonly arms: Arm[]
   readonly item: number | null
 }
-export type GoTo = { readonly do: 'goTo'; readonly item: number | null; readonly content: readonly string[]; readonly note: string; readonly source: readonly Span[]; readonly otherwise: Step | null }
+export type GoTo = {
+  readonly do: 'goTo'
+  readonly item: number | null
+  readonly content: readonly string[]
+  readonly note: string
+  readonly source: readonly Span[]
+  readonly otherwise: Step | null
+}
 export type Stop = { readonly do: 'stop'; readonly source: readonly Span[] }
 export type Statement = Step | Ask | GoTo | Stop
 
 /** One thing the passage says, for coverage: an item, or a clause of a sentence. */
 export type Unit = { readonly span: Span; readonly doing: boolean; readonly ordered: boolean; readonly remark: boolean }
-export type Told = { readonly body: readonly Statement[]; readonly units: readonly Unit[]; readonly cueCount: number; readonly orderedItems: number }
+export type Told = {
+  readonly body: readonly Statement[]
+  readonly units: readonly Unit[]
+  readonly cueCount: number
+  readonly orderedItems: number
+}
 
 /** Sentences to sayings; null where the language of the text is not interpreted. */
 export type Interpreter = (span: Span) => readonly (readonly Said[])[]
@@ -56,7 +68,7 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
     cueCount += cues
   }
   const own = blocks.filter((b) => b.type === 'item' || b.type === 'paragraph')
-  for (let i = 0; i < own.length; ) {
+  for (let i = 0; i < own.length;) {
     const block = own[i] as Block
     const end = block.type === 'item' ? familyEnd(own, i) : i + 1
     if (isLeadIn(text, own, i)) {
@@ -72,7 +84,9 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
 
 /** "Closing the kitchen:" names the list below it. */
 const isLeadIn = (text: string, blocks: readonly Block[], i: number): boolean =>
-  blocks[i]?.type === 'paragraph' && blocks[i + 1]?.type === 'item' && /[:：]$/.test(slice(text, (blocks[i] as Block).span))
+  blocks[i]?.type === 'paragraph' &&
+  blocks[i + 1]?.type === 'item' &&
+  /[:：]$/.test(slice(text, (blocks[i] as Block).span))
 
 type Note = (u: Unit, cues: number) => void
 
@@ -95,7 +109,10 @@ function readParagraph(block: Block, state: State, interpret: Interpreter | null
     for (const said of sentence) {
       at++
       tell(said, flat[at] ?? null, state, true)
-      note({ span: said.span, doing: said.actions.some((a) => a.doing), ordered: false, remark: isRemark(said) }, said.cues.length)
+      note(
+        { span: said.span, doing: said.actions.some((a) => a.doing), ordered: false, remark: isRemark(said) },
+        said.cues.length,
+      )
     }
   }
 }
@@ -103,7 +120,13 @@ const isRemark = (s: Said): boolean => s.cues.some((c) => c.name === 'note')
 
 const ANSWER = /^(?:if )?(\p{L}[\p{L}\p{N} <>≤≥%.-]{0,24}?)\s*(?::|[–—→]|->|=>)\s+(?=\S)/iu
 
-function readItem(text: string, family: readonly Block[], state: State, interpret: Interpreter | null, note: Note): void {
+function readItem(
+  text: string,
+  family: readonly Block[],
+  state: State,
+  interpret: Interpreter | null,
+  note: Note,
+): void {
   const [item, ...inner] = family as [Block, ...Block[]]
   state.item = item.number
   const before = state.body.length
@@ -112,7 +135,11 @@ function readItem(text: string, family: readonly Block[], state: State, interpre
   if (interpret) {
     const sentences = interpret(item.span).flat()
     sentences.forEach((said, k) => tell(said, sentences[k + 1] ?? null, state, k > 0))
-    for (const said of sentences) note({ span: said.span, doing: said.actions.some((a) => a.doing), ordered: item.ordered, remark: isRemark(said) }, said.cues.length)
+    for (const said of sentences)
+      note(
+        { span: said.span, doing: said.actions.some((a) => a.doing), ordered: item.ordered, remark: isRemark(said) },
+        said.cues.length,
+      )
   } else {
     state.body.push(plainStep(text, item))
     note({ span: item.span, doing: false, ordered: item.ordered, remark: false }, 0)
@@ -121,7 +148,15 @@ function readItem(text: string, family: readonly Block[], state: State, interpre
 }
 
 /** Items below an item: the arms of a question, the steps of an open condition, particulars, or steps of their own. */
-function readInner(text: string, inner: readonly Block[], state: State, scopeBefore: Scope | null, before: number, interpret: Interpreter | null, note: Note): void {
+function readInner(
+  text: string,
+  inner: readonly Block[],
+  state: State,
+  scopeBefore: Scope | null,
+  before: number,
+  interpret: Interpreter | null,
+  note: Note,
+): void {
   const last = state.body.at(-1)
   const scope = state.scope
   const asked = scope && scope !== scopeBefore && scope.ask.arms.every((a) => a.body.length === 0) ? scope.ask : null
@@ -130,7 +165,14 @@ function readInner(text: string, inner: readonly Block[], state: State, scopeBef
   for (let i = 0; i < inner.length; i = familyEnd(inner, i)) families.push(inner.slice(i, familyEnd(inner, i)))
   const answered = families.map((f) => ANSWER.exec(slice(text, (f[0] as Block).span)))
   if ((asked || plain) && families.length > 1 && answered.every(Boolean)) {
-    const ask: Ask = asked ?? { do: 'ask', question: (plain as Step).label, source: (plain as Step).source, content: [], arms: [], item: state.item }
+    const ask: Ask = asked ?? {
+      do: 'ask',
+      question: (plain as Step).label,
+      source: (plain as Step).source,
+      content: [],
+      arms: [],
+      item: state.item,
+    }
     if (plain) state.body[state.body.length - 1] = ask
     ask.arms.length = 0
     families.forEach((f, k) => {
@@ -139,7 +181,15 @@ function readInner(text: string, inner: readonly Block[], state: State, scopeBef
       const lead = { start: first.span.start, end: first.span.start + m[0].length }
       const arm: Arm = { answer: (m[1] as string).toLowerCase(), body: [], source: [trimmed(text, lead)] }
       ask.arms.push(arm)
-      inBody(state, arm.body, () => readItem(text, [{ ...first, span: { start: lead.end, end: first.span.end } }, ...f.slice(1)], state, interpret, note))
+      inBody(state, arm.body, () =>
+        readItem(
+          text,
+          [{ ...first, span: { start: lead.end, end: first.span.end } }, ...f.slice(1)],
+          state,
+          interpret,
+          note,
+        ),
+      )
     })
     state.scope = null
     return
@@ -147,13 +197,31 @@ function readInner(text: string, inner: readonly Block[], state: State, scopeBef
   const target = asked && asked.arms.length > 0 ? (asked.arms.at(-1) as Arm).body : state.body
   const from = target.length
   const doings: Unit[] = []
-  inBody(state, target, () => families.forEach((f) => readItem(text, f, state, interpret, (u, c) => { doings.push(u); note(u, c) })))
+  inBody(state, target, () =>
+    families.forEach((f) =>
+      readItem(text, f, state, interpret, (u, c) => {
+        doings.push(u)
+        note(u, c)
+      }),
+    ),
+  )
   const parent = state.body[from - 1] ?? last
-  const particulars = target === state.body && from > before && parent?.do === 'step' && interpret && doings.every((u) => !u.doing) && target.slice(from).every((s) => s.do === 'step')
+  const particulars =
+    target === state.body &&
+    from > before &&
+    parent?.do === 'step' &&
+    interpret &&
+    doings.every((u) => !u.doing) &&
+    target.slice(from).every((s) => s.do === 'step')
   if (particulars) {
     const steps = target.splice(from) as Step[]
     const at = state.body.indexOf(parent)
-    state.body[at] = { ...parent, label: parent.label.replace(/:$/, ''), detail: steps.map((s) => s.label).join(', '), source: [...parent.source, ...steps.flatMap((s) => s.source)] }
+    state.body[at] = {
+      ...parent,
+      label: parent.label.replace(/:$/, ''),
+      detail: steps.map((s) => s.label).join(', '),
+      source: [...parent.source, ...steps.flatMap((s) => s.source)],
+    }
   }
 }
 
@@ -169,7 +237,9 @@ function inBody(state: State, body: Statement[], run: () => void): void {
 
 const plainStep = (text: string, block: Block): Step => ({
   do: 'step',
-  label: slice(text, block.span).replace(/\s+/g, ' ').replace(/[.。．;；،]$/u, ''),
+  label: slice(text, block.span)
+    .replace(/\s+/g, ' ')
+    .replace(/[.。．;；،]$/u, ''),
   actor: null,
   doing: false,
   detail: null,
@@ -192,7 +262,12 @@ function tell(said: Said, upcoming: Said | null, state: State, follows: boolean)
     return
   }
   const { condition } = said
-  if (scope && condition && !has('repeat-until') && (complements(scope.ask, condition) || scope.ask.arms.length === 0)) {
+  if (
+    scope &&
+    condition &&
+    !has('repeat-until') &&
+    (complements(scope.ask, condition) || scope.ask.arms.length === 0)
+  ) {
     const known = scope.ask.arms.length === 0 ? condition.answer : null
     openArm(scope, known ?? 'other', [condition.source])
     addActions((scope.arm as Arm).body, said, state)
@@ -219,7 +294,15 @@ function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: Stat
   const { condition } = said
   const item = state.item
   if (said.cues.some((c) => c.name === 'stop')) body.push({ do: 'stop', source: [said.span] })
-  else if (said.goTo) body.push({ do: 'goTo', item: said.goTo.step, content: [], note: said.goTo.note, source: [said.goTo.span], otherwise: null })
+  else if (said.goTo)
+    body.push({
+      do: 'goTo',
+      item: said.goTo.step,
+      content: [],
+      note: said.goTo.note,
+      source: [said.goTo.span],
+      otherwise: null,
+    })
   else if (said.cues.some((c) => c.name === 'repeat-until') && condition) repeatUntil(body, condition, state)
   else if (said.asks) {
     addActions(body, said, state)
@@ -241,11 +324,22 @@ function openAsk(c: Condition, outer: Statement[], state: State, item: number | 
 }
 
 const answersFollow = (c: Condition, upcoming: Said | null): boolean =>
-  upcoming !== null && (upcoming.cues.some((x) => x.name === 'otherwise' || x.name === 'answer-no') || (upcoming.condition !== null && sharedShare(c.content, upcoming.condition.content) >= 0.6))
+  upcoming !== null &&
+  (upcoming.cues.some((x) => x.name === 'otherwise' || x.name === 'answer-no') ||
+    (upcoming.condition !== null && sharedShare(c.content, upcoming.condition.content) >= 0.6))
 
 function openArm(scope: Scope, which: 'yes' | 'no' | 'other', source: readonly Span[]): void {
   const given = scope.ask.arms[0]?.answer
-  const answer = which === 'other' ? (given === 'no' ? 'yes' : given === undefined ? 'no' : given === 'yes' ? 'no' : 'otherwise') : which
+  const answer =
+    which === 'other'
+      ? given === 'no'
+        ? 'yes'
+        : given === undefined
+          ? 'no'
+          : given === 'yes'
+            ? 'no'
+            : 'otherwise'
+      : which
   const known = scope.ask.arms.find((a) => a.answer === answer)
   if (known) scope.arm = known
   else {
@@ -259,12 +353,33 @@ function complements(ask: Ask, c: Condition): boolean {
   const first = ask.arms[0]
   if (!first || ask.arms.length > 1) return false
   if (sharedShare(ask.content, c.content) >= 0.75 && c.answer !== first.answer) return true
-  const [only, others] = [ask.content.filter((w) => !c.content.includes(w)), c.content.filter((w) => !ask.content.includes(w))]
-  return others.length === 1 && OPPOSITES.some(([a, b]) => (only.includes(a) && others[0] === b) || (only.includes(b) && others[0] === a))
+  const [only, others] = [
+    ask.content.filter((w) => !c.content.includes(w)),
+    c.content.filter((w) => !ask.content.includes(w)),
+  ]
+  return (
+    others.length === 1 &&
+    OPPOSITES.some(([a, b]) => (only.includes(a) && others[0] === b) || (only.includes(b) && others[0] === a))
+  )
 }
 const OPPOSITES = [
-  ['above', 'below'], ['complete', 'incomplete'], ['open', 'closed'], ['open', 'close'], ['pass', 'fail'], ['valid', 'invalid'], ['full', 'empty'], ['high', 'low'],
-  ['present', 'absent'], ['yes', 'no'], ['safe', 'unsafe'], ['clear', 'blocked'], ['on', 'off'], ['wet', 'dry'], ['early', 'late'], ['accept', 'reject'], ['more', 'less'],
+  ['above', 'below'],
+  ['complete', 'incomplete'],
+  ['open', 'closed'],
+  ['open', 'close'],
+  ['pass', 'fail'],
+  ['valid', 'invalid'],
+  ['full', 'empty'],
+  ['high', 'low'],
+  ['present', 'absent'],
+  ['yes', 'no'],
+  ['safe', 'unsafe'],
+  ['clear', 'blocked'],
+  ['on', 'off'],
+  ['wet', 'dry'],
+  ['early', 'late'],
+  ['accept', 'reject'],
+  ['more', 'less'],
 ] as const
 
 const sharedShare = (a: readonly string[], b: readonly string[]): number => {
@@ -274,8 +389,22 @@ const sharedShare = (a: readonly string[], b: readonly string[]): number => {
 
 function repeatUntil(body: Statement[], c: Condition, state: State): void {
   const start = state.loopStart ?? body.findLast((s) => s.do === 'step') ?? null
-  const ask: Ask = { do: 'ask', question: c.question, source: [c.source], content: c.content, arms: [], item: state.item }
-  const back: GoTo = { do: 'goTo', item: null, content: start && 'content' in start ? start.content : [], note: '', source: [c.source], otherwise: null }
+  const ask: Ask = {
+    do: 'ask',
+    question: c.question,
+    source: [c.source],
+    content: c.content,
+    arms: [],
+    item: state.item,
+  }
+  const back: GoTo = {
+    do: 'goTo',
+    item: null,
+    content: start && 'content' in start ? start.content : [],
+    note: '',
+    source: [c.source],
+    otherwise: null,
+  }
   ask.arms.push({ answer: c.answer === 'yes' ? 'no' : 'yes', body: [back], source: [c.source] })
   body.push(ask)
 }

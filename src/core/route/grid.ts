@@ -19,10 +19,27 @@ export type Grid = {
 const SAME = 0.005
 
 export function gridAround(boxes: readonly Box[], clearance: number, extra: readonly Point[]): Grid {
-  const xs = lines(boxes.flatMap((b) => [b.x - clearance, centreOf(b).x, right(b) + clearance]).concat(extra.map((p) => p.x)))
-  const ys = lines(boxes.flatMap((b) => [b.y - clearance, centreOf(b).y, bottom(b) + clearance]).concat(extra.map((p) => p.y)))
+  const xs = lines(
+    boxes.flatMap((b) => [b.x - clearance, centreOf(b).x, right(b) + clearance]).concat(extra.map((p) => p.x)),
+  )
+  const ys = lines(
+    boxes.flatMap((b) => [b.y - clearance, centreOf(b).y, bottom(b) + clearance]).concat(extra.map((p) => p.y)),
+  )
   const cells = xs.length * ys.length
-  const grid: Grid = { xs, ys, h: new Uint8Array(cells), v: new Uint8Array(cells), usedH: new Uint16Array(cells), usedV: new Uint16Array(cells), search: { cost: new Float64Array(cells * 4), from: new Int32Array(cells * 4), stamp: new Int32Array(cells * 4), run: 0 } }
+  const grid: Grid = {
+    xs,
+    ys,
+    h: new Uint8Array(cells),
+    v: new Uint8Array(cells),
+    usedH: new Uint16Array(cells),
+    usedV: new Uint16Array(cells),
+    search: {
+      cost: new Float64Array(cells * 4),
+      from: new Int32Array(cells * 4),
+      stamp: new Int32Array(cells * 4),
+      run: 0,
+    },
+  }
   for (const b of boxes) close(grid, inflate(b, clearance - SAME))
   return grid
 }

@@ -39,9 +39,16 @@ function candidates(points: readonly Point[], block: TextBlock, gap: number): { 
     const aside = (Math.abs(ux) > 0.5 ? block.height / 2 : block.width / 2) + gap
     for (const d of [along + gap * 2, length / 2, length - along - gap * 4]) {
       const c = { x: a.x + ux * d, y: a.y + uy * d }
-      for (const [side, price] of [[-1, 0], [1, 1], [0, 30]] as const) {
+      for (const [side, price] of [
+        [-1, 0],
+        [1, 1],
+        [0, 30],
+      ] as const) {
         const centre = Math.abs(ux) > 0.5 ? { x: c.x, y: c.y + side * aside } : { x: c.x - side * aside, y: c.y }
-        out.push({ box: boxAround(centre, block), at: price + (before + Math.max(0, d)) / 40 + (d < along || d > length - along ? 8 : 0) })
+        out.push({
+          box: boxAround(centre, block),
+          at: price + (before + Math.max(0, d)) / 40 + (d < along || d > length - along ? 8 : 0),
+        })
       }
     }
     before += length

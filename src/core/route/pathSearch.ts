@@ -9,7 +9,12 @@ export type Prices = { readonly bend: number; readonly crossing: number; readonl
 export type FoundPath = { readonly cells: readonly number[]; readonly start: Terminal; readonly end: Terminal }
 
 /** `starts` head away from the source, `ends` head into the target. Null when no way is open. */
-export function cheapestPath(g: Grid, starts: readonly Terminal[], ends: readonly Terminal[], prices: Prices): FoundPath | null {
+export function cheapestPath(
+  g: Grid,
+  starts: readonly Terminal[],
+  ends: readonly Terminal[],
+  prices: Prices,
+): FoundPath | null {
   const w = g.xs.length
   const memory = freshMemory(g)
   const { cost, from } = memory
@@ -106,14 +111,23 @@ function stepCost(g: Grid, cell: number, to: number, heading: Heading, prices: P
   const stretch = cell < to ? cell : to
   if (heading === 1 || heading === 3) {
     const length = Math.abs((g.xs[to % w] as number) - (g.xs[cell % w] as number))
-    return length + ((g.usedH[stretch] as number) > 0 ? prices.shared + length * 0.6 : 0) + (crossed(g.usedV, to, w) ? prices.crossing : 0)
+    return (
+      length +
+      ((g.usedH[stretch] as number) > 0 ? prices.shared + length * 0.6 : 0) +
+      (crossed(g.usedV, to, w) ? prices.crossing : 0)
+    )
   }
   const length = Math.abs((g.ys[(to / w) | 0] as number) - (g.ys[(cell / w) | 0] as number))
-  return length + ((g.usedV[stretch] as number) > 0 ? prices.shared + length * 0.6 : 0) + (crossed(g.usedH, to, 1) ? prices.crossing : 0)
+  return (
+    length +
+    ((g.usedV[stretch] as number) > 0 ? prices.shared + length * 0.6 : 0) +
+    (crossed(g.usedH, to, 1) ? prices.crossing : 0)
+  )
 }
 
 /** True when a connector runs straight through the cell at a right angle. */
-const crossed = (used: Uint16Array, cell: number, back: number): boolean => (used[cell] ?? 0) > 0 && (used[cell - back] ?? 0) > 0
+const crossed = (used: Uint16Array, cell: number, back: number): boolean =>
+  (used[cell] ?? 0) > 0 && (used[cell - back] ?? 0) > 0
 
 type Target = { readonly x0: number; readonly x1: number; readonly y0: number; readonly y1: number }
 
@@ -155,7 +169,7 @@ class Heap {
   }
 
   private sink(): void {
-    for (let i = 0; ; ) {
+    for (let i = 0; ;) {
       let least = i
       const child = 2 * i + 1
       if (child < this.states.length && this.before(child, least)) least = child

@@ -19,7 +19,12 @@ type Bare = Omit<Route, 'label'>
 
 const sides: readonly Side[] = ['top', 'right', 'bottom', 'left']
 const headingOf: Record<Side, Heading> = { top: 0, right: 1, bottom: 2, left: 3 }
-const outward: Record<Side, Point> = { top: { x: 0, y: -1 }, right: { x: 1, y: 0 }, bottom: { x: 0, y: 1 }, left: { x: -1, y: 0 } }
+const outward: Record<Side, Point> = {
+  top: { x: 0, y: -1 },
+  right: { x: 1, y: 0 },
+  bottom: { x: 0, y: 1 },
+  left: { x: -1, y: 0 },
+}
 const opposite: Record<Side, Side> = { top: 'bottom', right: 'left', bottom: 'top', left: 'right' }
 
 /** What it costs to leave or to enter by a side, in bends: with the flow is free, against it is dear. */
@@ -30,7 +35,17 @@ const leaving: Record<Flow, Record<Side, number>> = {
 }
 
 export function route(placed: Placed): Routed {
-  return { ...placed, routes: placeLabels(placed, routesFor(placed, [], placed.links.map((l) => l.id))) }
+  return {
+    ...placed,
+    routes: placeLabels(
+      placed,
+      routesFor(
+        placed,
+        [],
+        placed.links.map((l) => l.id),
+      ),
+    ),
+  }
 }
 
 /** The same connectors after the nodes in `moved` have gone elsewhere: only what touches them, or what they now cover,
@@ -47,7 +62,12 @@ export function reroute(placed: Placed, before: readonly Route[], moved: Readonl
 const covers = (b: Box, points: readonly Point[]): boolean =>
   points.slice(1).some((p, i) => {
     const a = points[i] as Point
-    return Math.min(a.x, p.x) < b.x + b.width && Math.max(a.x, p.x) > b.x && Math.min(a.y, p.y) < b.y + b.height && Math.max(a.y, p.y) > b.y
+    return (
+      Math.min(a.x, p.x) < b.x + b.width &&
+      Math.max(a.x, p.x) > b.x &&
+      Math.min(a.y, p.y) < b.y + b.height &&
+      Math.max(a.y, p.y) > b.y
+    )
   })
 
 /** Smaller clearances are for nodes that a person has put close together. */
@@ -72,7 +92,8 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   const wanted = new Set(open)
   for (const link of straightestFirst(placed, node).filter((l) => wanted.has(l.id))) {
     const [a, b] = [node.get(link.from), node.get(link.to)]
-    if (!a || !b) throw new Error(`route: connector ${link.id} ends at ${link.from} and ${link.to}, which layout did not place`)
+    if (!a || !b)
+      throw new Error(`route: connector ${link.id} ends at ${link.from} and ${link.to}, which layout did not place`)
     let points: Point[] | null = null
     for (const factor of CLEARANCES) {
       points = pathBetween(gridFor(factor), a, b, size * 0.8 * factor, placed.flow, prices, ports)
@@ -96,10 +117,21 @@ function straightestFirst(placed: Placed, node: ReadonlyMap<NodeId, PlacedNode>)
     const ahead = placed.flow === 'across' ? q.x > p.x : q.y > p.y
     return (placed.flow === 'across' ? Math.abs(p.y - q.y) : Math.abs(p.x - q.x)) + (ahead ? 0 : 10_000)
   }
-  return placed.links.map((l, i) => ({ l, i, off: off(l) })).toSorted((p, q) => p.off - q.off || p.i - q.i).map((x) => x.l)
+  return placed.links
+    .map((l, i) => ({ l, i, off: off(l) }))
+    .toSorted((p, q) => p.off - q.off || p.i - q.i)
+    .map((x) => x.l)
 }
 
-function pathBetween(g: Grid, a: PlacedNode, b: PlacedNode, clearance: number, flow: Flow, prices: Prices, ports: PortUse): Point[] | null {
+function pathBetween(
+  g: Grid,
+  a: PlacedNode,
+  b: PlacedNode,
+  clearance: number,
+  flow: Flow,
+  prices: Prices,
+  ports: PortUse,
+): Point[] | null {
   const terminals = (n: PlacedNode, out: boolean): (Terminal & { side: Side })[] =>
     sides.flatMap((side) => {
       const p = portOf(n.box, side)
@@ -126,7 +158,12 @@ function pathBetween(g: Grid, a: PlacedNode, b: PlacedNode, clearance: number, f
 function isClosed(g: Grid, xi: number, yi: number): boolean {
   const w = g.xs.length
   const c = yi * w + xi
-  const open = [xi < w - 1 && g.h[c] === 0, xi > 0 && g.h[c - 1] === 0, yi < g.ys.length - 1 && g.v[c] === 0, yi > 0 && g.v[c - w] === 0]
+  const open = [
+    xi < w - 1 && g.h[c] === 0,
+    xi > 0 && g.h[c - 1] === 0,
+    yi < g.ys.length - 1 && g.v[c] === 0,
+    yi > 0 && g.v[c - w] === 0,
+  ]
   return !open.some(Boolean)
 }
 
@@ -176,4 +213,3 @@ function sideOfPoint(box: Box, p: Point): Side {
   const off = (s: Side) => Math.hypot(portOf(box, s).x - p.x, portOf(box, s).y - p.y)
   return sides.reduce((best, s) => (off(s) < off(best) ? s : best))
 }
-

@@ -7,11 +7,38 @@ import type { Run, TextBlock } from '../measure'
 import type { Routed } from '../route'
 
 export type SceneRun = Run
-export type SceneLine = { readonly runs: readonly SceneRun[]; readonly baseline: number; readonly size: number; readonly strong: boolean }
+export type SceneLine = {
+  readonly runs: readonly SceneRun[]
+  readonly baseline: number
+  readonly size: number
+  readonly strong: boolean
+}
 export type Mark =
-  | { readonly mark: 'shape'; readonly owner: string; readonly shape: ShapeName; readonly box: Box; readonly fill: string; readonly line: string; readonly width: number }
-  | { readonly mark: 'connector'; readonly owner: string; readonly points: readonly Point[]; readonly line: string; readonly width: number; readonly arrow: number; readonly corner: number }
-  | { readonly mark: 'ellipse'; readonly centre: Point; readonly radius: Point; readonly line: string; readonly width: number }
+  | {
+      readonly mark: 'shape'
+      readonly owner: string
+      readonly shape: ShapeName
+      readonly box: Box
+      readonly fill: string
+      readonly line: string
+      readonly width: number
+    }
+  | {
+      readonly mark: 'connector'
+      readonly owner: string
+      readonly points: readonly Point[]
+      readonly line: string
+      readonly width: number
+      readonly arrow: number
+      readonly corner: number
+    }
+  | {
+      readonly mark: 'ellipse'
+      readonly centre: Point
+      readonly radius: Point
+      readonly line: string
+      readonly width: number
+    }
   | { readonly mark: 'text'; readonly owner: string; readonly lines: readonly SceneLine[]; readonly fill: string }
 
 /** How layout px become frame px: multiply by `scale`, then add `dx`, `dy`. */
@@ -24,7 +51,13 @@ export type Scene = {
   readonly fit: Fit
   /** Nodes and connectors by place, for pointing and for alternatives to seeing. */
   readonly nodes: readonly { readonly id: string; readonly box: Box; readonly text: string; readonly held: boolean }[]
-  readonly links: readonly { readonly id: string; readonly from: string; readonly to: string; readonly points: readonly Point[]; readonly text: string }[]
+  readonly links: readonly {
+    readonly id: string
+    readonly from: string
+    readonly to: string
+    readonly points: readonly Point[]
+    readonly text: string
+  }[]
   /** pt; null for a figure without text. */
   readonly smallestText: number | null
   readonly missing: readonly string[]
@@ -39,24 +72,33 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
   const { fit, width, height } = keep ?? fitted(extent(routed), routed)
   const at = (p: Point): Point => ({ x: p.x * fit.scale + fit.dx, y: p.y * fit.scale + fit.dy })
   const boxAt = (b: Box): Box => ({ ...at(b), width: b.width * fit.scale, height: b.height * fit.scale })
-  const text = (owner: string, block: TextBlock, centre: Point, fill: string): Mark => textMark(owner, block, at(centre), fit.scale, fill)
-  const connectors = routed.routes.map(
-    (r): Mark => ({
-      mark: 'connector',
-      owner: r.id,
-      points: r.points.map(at),
-      line: style.connector.line,
-      width: style.connector.width * fit.scale,
-      arrow: style.connector.arrow * fit.scale,
-      corner: style.body.size * 0.35 * fit.scale,
-    }),
-  )
+  const text = (owner: string, block: TextBlock, centre: Point, fill: string): Mark =>
+    textMark(owner, block, at(centre), fit.scale, fill)
+  const connectors = routed.routes.map((r): Mark => ({
+    mark: 'connector',
+    owner: r.id,
+    points: r.points.map(at),
+    line: style.connector.line,
+    width: style.connector.width * fit.scale,
+    arrow: style.connector.arrow * fit.scale,
+    corner: style.body.size * 0.35 * fit.scale,
+  }))
   const nodes = routed.nodes.flatMap((n): Mark[] => {
     const look = style.roles[n.role]
-    const shape: Mark = { mark: 'shape', owner: n.id, shape: n.shape, box: boxAt(n.box), fill: look.fill, line: look.line, width: style.outline * fit.scale }
+    const shape: Mark = {
+      mark: 'shape',
+      owner: n.id,
+      shape: n.shape,
+      box: boxAt(n.box),
+      fill: look.fill,
+      line: look.line,
+      width: style.outline * fit.scale,
+    }
     return [shape, text(n.id, n.block, centreOf(n.box), look.text)]
   })
-  const labels = routed.routes.flatMap((r) => (r.label ? [text(r.id, r.label.block, centreOf(r.label.box), style.connector.text)] : []))
+  const labels = routed.routes.flatMap((r) =>
+    r.label ? [text(r.id, r.label.block, centreOf(r.label.box), style.connector.text)] : [],
+  )
   const marks = [...routed.decor.map((d) => decorMark(d, routed, at, fit.scale)), ...connectors, ...nodes, ...labels]
   const sizes = marks.flatMap((m) => (m.mark === 'text' ? m.lines.map((l) => l.size) : []))
   return {
@@ -66,7 +108,13 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     marks,
     fit,
     nodes: routed.nodes.map((n) => ({ id: n.id, box: boxAt(n.box), text: n.block.text, held: n.held !== null })),
-    links: routed.routes.map((r) => ({ id: r.id, from: r.from, to: r.to, points: r.points.map(at), text: r.label?.block.text ?? '' })),
+    links: routed.routes.map((r) => ({
+      id: r.id,
+      from: r.from,
+      to: r.to,
+      points: r.points.map(at),
+      text: r.label?.block.text ?? '',
+    })),
     smallestText: sizes.length ? Math.min(...sizes) * POINTS_PER_PX : null,
     missing: routed.missing,
   }
@@ -103,7 +151,9 @@ function extent(routed: Routed): Box {
   const points = routed.routes.flatMap((r) => r.points.map((p) => ({ ...p, width: 0, height: 0 })))
   const labels = routed.routes.flatMap((r) => (r.label ? [r.label.box] : []))
   const decor = routed.decor.map((d) =>
-    d.kind === 'core' ? boxAround(d.centre, d.block) : boxAround(d.centre, { width: d.radius.x * 2, height: d.radius.y * 2 }),
+    d.kind === 'core'
+      ? boxAround(d.centre, d.block)
+      : boxAround(d.centre, { width: d.radius.x * 2, height: d.radius.y * 2 }),
   )
   return union([...routed.nodes.map((n) => n.box), ...points, ...labels, ...decor])
 }

@@ -3,7 +3,12 @@ import { frameTable, type Figure, type FrameName, type NodeRole } from '../figur
 import type { ShapeName } from '../geometry'
 import { fontChain, type FontKey } from './fonts'
 
-export type RoleLook = { readonly shape: ShapeName; readonly fill: string; readonly line: string; readonly text: string }
+export type RoleLook = {
+  readonly shape: ShapeName
+  readonly fill: string
+  readonly line: string
+  readonly text: string
+}
 export type TextLook = { readonly fonts: readonly FontKey[]; readonly size: number; readonly leading: number }
 
 export type FigureStyle = {
@@ -26,7 +31,15 @@ export type FigureStyle = {
 
 export type Theme = 'light' | 'dark'
 
-type Colours = { page: string; ink: string; quiet: string; line: string; sea: [string, string]; brass: [string, string]; solid: [string, string] }
+type Colours = {
+  page: string
+  ink: string
+  quiet: string
+  line: string
+  sea: [string, string]
+  brass: [string, string]
+  solid: [string, string]
+}
 
 /** Fill and line of each family; contrast of text on fill is at least 7:1 in both themes (see style.test.ts). */
 const colours: Record<Theme, Colours> = {

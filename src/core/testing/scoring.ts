@@ -1,9 +1,24 @@
 /** How well a reading matches what a careful reader drew. Shares no code with the reader. */
-export type Gold = { readonly id: string; readonly kind: string; readonly text: string; readonly nodes: Record<string, string>; readonly links: readonly (readonly [string, string, string?])[]; readonly actors: Record<string, string> }
-export type Drawn = { readonly nodes: readonly { readonly id: string; readonly text: string }[]; readonly links: readonly { readonly from: string; readonly to: string; readonly text: string }[] }
+export type Gold = {
+  readonly id: string
+  readonly kind: string
+  readonly text: string
+  readonly nodes: Record<string, string>
+  readonly links: readonly (readonly [string, string, string?])[]
+  readonly actors: Record<string, string>
+}
+export type Drawn = {
+  readonly nodes: readonly { readonly id: string; readonly text: string }[]
+  readonly links: readonly { readonly from: string; readonly to: string; readonly text: string }[]
+}
 
 const IGNORED = new Set(['the', 'a', 'an', 'to', 'of', 'in', 'on', 'at', 'is', 'are'])
-const tokens = (s: string): Set<string> => new Set((s.toLowerCase().match(/[\p{L}\p{M}\p{N}]+/gu) ?? []).filter((w) => !IGNORED.has(w)).map((w) => w.replace(/(?<=..)s$/, '')))
+const tokens = (s: string): Set<string> =>
+  new Set(
+    (s.toLowerCase().match(/[\p{L}\p{M}\p{N}]+/gu) ?? [])
+      .filter((w) => !IGNORED.has(w))
+      .map((w) => w.replace(/(?<=..)s$/, '')),
+  )
 
 /** Jaccard over content words. */
 export function alike(a: string, b: string): number {
@@ -14,7 +29,9 @@ export function alike(a: string, b: string): number {
 
 /** One-to-one matching of gold to drawn nodes, best pairs first, at half the words or more. */
 export function matched(gold: Gold, drawn: Drawn): Map<string, string> {
-  const pairs = Object.entries(gold.nodes).flatMap(([g, text]) => drawn.nodes.map((n) => ({ g, n: n.id, like: alike(text, n.text) })))
+  const pairs = Object.entries(gold.nodes).flatMap(([g, text]) =>
+    drawn.nodes.map((n) => ({ g, n: n.id, like: alike(text, n.text) })),
+  )
   const out = new Map<string, string>()
   for (const p of pairs.filter((x) => x.like >= 0.5).toSorted((a, b) => b.like - a.like))
     if (!out.has(p.g) && ![...out.values()].includes(p.n)) out.set(p.g, p.n)
@@ -23,5 +40,7 @@ export function matched(gold: Gold, drawn: Drawn): Map<string, string> {
 
 /** Gold links whose ends are linked in the drawing, with the same words where the gold has any. */
 export function matchedLinks(gold: Gold, drawn: Drawn, nodes: ReadonlyMap<string, string>): number {
-  return gold.links.filter(([a, b, words]) => drawn.links.some((l) => l.from === nodes.get(a) && l.to === nodes.get(b) && (!words || l.text === words))).length
+  return gold.links.filter(([a, b, words]) =>
+    drawn.links.some((l) => l.from === nodes.get(a) && l.to === nodes.get(b) && (!words || l.text === words)),
+  ).length
 }

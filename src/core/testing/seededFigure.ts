@@ -13,8 +13,18 @@ export function random(seed: number): () => number {
   }
 }
 
-const WORDS = 'check the ramp moorings lower bridge count cars deck wet sand gates lorries first chock lash bow door report purser tag cage owner notice master approve loudspeaker gangway horn lookout half speed swell ebb quay radar fog visibility'.split(' ')
-const FOREIGN = ['Überprüfen Sie die Festmacherleinen', 'घाट की जाँच करें', 'تحقق من المنحدر قبل الإبحار', 'Vérifier l’amarrage à l’arrière', 'Проверить швартовы', 'Lock → seal ≥ 3']
+const WORDS =
+  'check the ramp moorings lower bridge count cars deck wet sand gates lorries first chock lash bow door report purser tag cage owner notice master approve loudspeaker gangway horn lookout half speed swell ebb quay radar fog visibility'.split(
+    ' ',
+  )
+const FOREIGN = [
+  'Überprüfen Sie die Festmacherleinen',
+  'घाट की जाँच करें',
+  'تحقق من المنحدر قبل الإبحار',
+  'Vérifier l’amarrage à l’arrière',
+  'Проверить швартовы',
+  'Lock → seal ≥ 3',
+]
 
 const blank: Omit<Figure, 'id' | 'kind' | 'nodes' | 'links' | 'arrangement' | 'frame'> = {
   title: 'Seeded',
@@ -28,7 +38,8 @@ const blank: Omit<Figure, 'id' | 'kind' | 'nodes' | 'links' | 'arrangement' | 'f
 export function seededFigure(seed: number): Figure {
   const next = random(seed)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
-  const words = (most: number): string => (next() < 0.08 ? pick(FOREIGN) : Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' '))
+  const words = (most: number): string =>
+    next() < 0.08 ? pick(FOREIGN) : Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' ')
   const count = 3 + Math.floor(next() ** 2 * 45)
   const points = next() < 0.15
   const nodes: FigureNode[] = Array.from({ length: points ? Math.min(count, 16) : count }, (_, i) => {
@@ -38,13 +49,23 @@ export function seededFigure(seed: number): Figure {
   })
   const links: FigureLink[] = []
   const link = (from: number, to: number, text: string) => {
-    if (from !== to && to >= 0 && to < nodes.length) links.push({ id: `l${links.length}`, role: 'next', from: `n${from}`, to: `n${to}`, order: links.length, source: [], ...(text ? { text } : {}) })
+    if (from !== to && to >= 0 && to < nodes.length)
+      links.push({
+        id: `l${links.length}`,
+        role: 'next',
+        from: `n${from}`,
+        to: `n${to}`,
+        order: links.length,
+        source: [],
+        ...(text ? { text } : {}),
+      })
   }
   if (!points)
     nodes.forEach((n, i) => {
       if (n.role === 'end') return
       link(i, i + 1, n.role === 'question' ? 'yes' : '')
-      if (n.role === 'question') link(i, next() < 0.25 ? Math.floor(next() * i) : i + 2 + Math.floor(next() * 4), next() < 0.1 ? words(4) : 'no')
+      if (n.role === 'question')
+        link(i, next() < 0.25 ? Math.floor(next() * i) : i + 2 + Math.floor(next() * 4), next() < 0.1 ? words(4) : 'no')
       else if (next() < 0.04) link(i, Math.floor(next() * nodes.length), '')
     })
   const frame: FrameName = pick(['slide-16x9', 'page-column', 'free', 'page-portrait', 'slide-4x3'])

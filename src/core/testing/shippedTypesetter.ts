@@ -4,4 +4,5 @@ import { fontKeys } from '../style'
 import { fontFile } from '@/server/fontFiles'
 
 /** The typesetter over the fonts that ship, read from disk. */
-export const shippedTypesetter = () => createTypesetter(fontKeys.map((key) => ({ key, data: readFileSync(fontFile(key)) })))
+export const shippedTypesetter = () =>
+  createTypesetter(fontKeys.map((key) => ({ key, data: readFileSync(fontFile(key)) })))

@@ -14,7 +14,12 @@ export type Block = {
 }
 
 type Line = { readonly start: number; readonly end: number; readonly indent: number; readonly text: string }
-type Marker = { readonly length: number; readonly ordered: boolean; readonly number: number | null; readonly style: string }
+type Marker = {
+  readonly length: number
+  readonly ordered: boolean
+  readonly number: number | null
+  readonly style: string
+}
 
 const TAB = 4
 const BULLET = /^(?:[-*+•◦▪▫‣⁃·●○■□◆◇►▶➤➢✓✔☐☑–—]|\p{Extended_Pictographic}\ufe0f?|o(?=[\t ]))[\t \u00a0]+/u
@@ -50,7 +55,14 @@ export function blocksOf(text: string): Block[] {
       const depth = depthOf(stack, line.indent, marker)
       const end = continuation(lines, at, stack)
       const last = lines[end - 1] as Line
-      out.push(block('item', text, { start: line.start + marker.length, end: last.end }, { depth, ordered: marker.ordered, number: marker.number }))
+      out.push(
+        block(
+          'item',
+          text,
+          { start: line.start + marker.length, end: last.end },
+          { depth, ordered: marker.ordered, number: marker.number },
+        ),
+      )
       at = end
     } else {
       at = paragraph(text, lines, at, out)
@@ -61,7 +73,15 @@ export function blocksOf(text: string): Block[] {
 }
 
 function block(type: Block['type'], text: string, span: Span, more: Partial<Block> = {}): Block {
-  return { type, depth: 0, ordered: false, number: null, cells: [], ...more, span: withoutEmphasis(text, trimmed(text, span)) }
+  return {
+    type,
+    depth: 0,
+    ordered: false,
+    number: null,
+    cells: [],
+    ...more,
+    span: withoutEmphasis(text, trimmed(text, span)),
+  }
 }
 
 /** `**All bold**` is its words. */
@@ -72,7 +92,7 @@ function withoutEmphasis(text: string, s: Span): Span {
 
 function linesOf(text: string): Line[] {
   const out: Line[] = []
-  for (let start = 0; start <= text.length; ) {
+  for (let start = 0; start <= text.length;) {
     const found = text.indexOf('\n', start)
     const end = found < 0 ? text.length : found
     const raw = text.slice(start, end)
@@ -119,7 +139,11 @@ function depthOf(stack: { indent: number; style: string }[], indent: number, mar
   if (top && indent <= top.indent + 1 && !same(top)) {
     const known = stack.findLastIndex((s) => same(s) && Math.abs(s.indent - indent) <= 1)
     if (known >= 0) stack.length = known
-    else if (marker.style === 'number' || marker.style === 'step') stack.length = Math.max(0, stack.findIndex((s) => Math.abs(s.indent - indent) <= 1))
+    else if (marker.style === 'number' || marker.style === 'step')
+      stack.length = Math.max(
+        0,
+        stack.findIndex((s) => Math.abs(s.indent - indent) <= 1),
+      )
   } else if (top && indent <= top.indent + 1) stack.pop()
   stack.push({ indent, style: marker.style })
   return stack.length - 1
@@ -132,7 +156,8 @@ function continuation(lines: readonly Line[], at: number, stack: readonly { inde
   for (; end < lines.length; end++) {
     const next = lines[end] as Line
     const ended = next.text === '' || markerOf(next.text) || HEADING.test(next.text) || next.text.startsWith('|')
-    if (ended || (next.indent <= indent && /^\p{Lu}/u.test(next.text) && /[.!?:]$/.test((lines[end - 1] as Line).text))) break
+    if (ended || (next.indent <= indent && /^\p{Lu}/u.test(next.text) && /[.!?:]$/.test((lines[end - 1] as Line).text)))
+      break
   }
   return end
 }
@@ -166,12 +191,22 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
 
 const looksLikeLines = (own: readonly Line[]): boolean =>
   own.length >= 3 &&
-  own.every((l, i) => l.text.length <= 90 && !/[,;]$/.test(l.text) && (i === 0 || !/^\p{Ll}/u.test(l.text) || /^[a-z]\S* /.test(l.text))) &&
+  own.every(
+    (l, i) =>
+      l.text.length <= 90 &&
+      !/[,;]$/.test(l.text) &&
+      (i === 0 || !/^\p{Ll}/u.test(l.text) || /^[a-z]\S* /.test(l.text)),
+  ) &&
   own.filter((l) => !/[.!?]$/.test(l.text) || l.text.length < 45).length >= own.length - 1 &&
   own.filter((l) => /^[^\p{Ll}]/u.test(l.text)).length >= own.length * 0.7
 
 const isBoldOrShort = (l: Line, next: Line | undefined): boolean =>
-  /^(\*\*|__)[^*_]+\1$/.test(l.text) || (l.text.length <= 60 && !/[.!?:;,]$/.test(l.text) && next !== undefined && next.text !== '' && /^\p{Lu}/u.test(l.text))
+  /^(\*\*|__)[^*_]+\1$/.test(l.text) ||
+  (l.text.length <= 60 &&
+    !/[.!?:;,]$/.test(l.text) &&
+    next !== undefined &&
+    next.text !== '' &&
+    /^\p{Lu}/u.test(l.text))
 
 function cellsOf(text: string, line: Line): Span[] {
   const out: Span[] = []

@@ -1,6 +1,7 @@
 import { trimmed, type Span } from './span'
 
-const ABBREVIATION = /(?:^|[\s(])(?:e\.g|i\.e|etc|approx|no|nos|fig|dr|mr|mrs|ms|st|vs|cf|max|min|z\.\s?b|d\.\s?h|ca|bzw|p\.\s?ej|sr|sra)\.\s*$/i
+const ABBREVIATION =
+  /(?:^|[\s(])(?:e\.g|i\.e|etc|approx|no|nos|fig|dr|mr|mrs|ms|st|vs|cf|max|min|z\.\s?b|d\.\s?h|ca|bzw|p\.\s?ej|sr|sra)\.\s*$/i
 const MAX_RUN = 20_000
 
 /** The sentences inside a span. UAX #29 boundaries, joined again after abbreviations, bare numbers and before lower case. */
@@ -11,7 +12,8 @@ export function sentencesOf(text: string, within: Span, segmenter: Intl.Segmente
     const s = trimmed(text, { start: within.start + index, end: within.start + index + segment.length })
     const last = out.at(-1)
     const before = last ? text.slice(last.start, last.end) : ''
-    const joins = last && (ABBREVIATION.test(before) || /^\p{Nd}+[.)]$/u.test(before) || /^\p{Ll}/u.test(text.slice(s.start)))
+    const joins =
+      last && (ABBREVIATION.test(before) || /^\p{Nd}+[.)]$/u.test(before) || /^\p{Ll}/u.test(text.slice(s.start)))
     if (s.end <= s.start) continue
     if (joins) out[out.length - 1] = { start: last.start, end: s.end }
     else out.push(s)

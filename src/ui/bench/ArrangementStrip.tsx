@@ -11,16 +11,34 @@ import { SceneView } from '../scene/SceneView'
 type Choice = { readonly id: string; readonly name: string; readonly scene: Scene | null }
 
 /** The ways to lay this figure out, each as a small true picture, and the frame it is made for. */
-export function ArrangementStrip({ figure, scene, apply }: { figure: Figure; scene: Scene | null; apply: (edit: Edit) => void }) {
+export function ArrangementStrip({
+  figure,
+  scene,
+  apply,
+}: {
+  figure: Figure
+  scene: Scene | null
+  apply: (edit: Edit) => void
+}) {
   const choices = useChoices(figure)
   const missing = figure.wasRead.nodes ? Object.keys(figure.wasRead.nodes).filter((id) => !figure.nodes[id]).length : 0
   return (
-    <section aria-label="Arrangement and frame" className="col-span-3 flex items-stretch gap-5 border-t border-rule bg-paper px-5 py-3">
+    <section
+      aria-label="Arrangement and frame"
+      className="col-span-3 flex items-stretch gap-5 border-t border-rule bg-paper px-5 py-3"
+    >
       <div className="flex w-40 shrink-0 flex-col gap-2">
         <h2 className="font-semibold">{kinds[figure.kind].name}</h2>
         <label className="text-[13px] text-quiet">
           Made for
-          <select aria-label="Frame" className="field mt-0.5" value={figure.frame} onChange={(e) => apply({ do: 'setFigure', set: { frame: frames.find((f) => f === e.target.value) ?? 'free' } })}>
+          <select
+            aria-label="Frame"
+            className="field mt-0.5"
+            value={figure.frame}
+            onChange={(e) =>
+              apply({ do: 'setFigure', set: { frame: frames.find((f) => f === e.target.value) ?? 'free' } })
+            }
+          >
             {frames.map((f) => (
               <option key={f} value={f}>
                 {frameTable[f].name}
@@ -39,13 +57,21 @@ export function ArrangementStrip({ figure, scene, apply }: { figure: Figure; sce
             className={`flex w-36 shrink-0 flex-col rounded-md border bg-page p-1.5 text-left ${figure.arrangement === c.id ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
             onClick={() => apply({ do: 'setFigure', set: { arrangement: c.id } })}
           >
-            {c.scene ? <SceneView scene={c.scene} label="" className="h-[72px] w-full" /> : <span className="h-[72px]" />}
+            {c.scene ? (
+              <SceneView scene={c.scene} label="" className="h-[72px] w-full" />
+            ) : (
+              <span className="h-[72px]" />
+            )}
             <span className="mt-1 text-[13px] text-quiet">{c.name}</span>
           </button>
         ))}
       </div>
       <p className="ml-auto self-end text-right text-[13px] text-quiet">
-        {missing > 0 ? `${missing} of the passage’s parts removed by hand` : figure.passage ? 'Everything that was read is in the figure' : ''}
+        {missing > 0
+          ? `${missing} of the passage’s parts removed by hand`
+          : figure.passage
+            ? 'Everything that was read is in the figure'
+            : ''}
         <br />
         {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links` : ''}
       </p>

@@ -2,7 +2,19 @@
 
 import { nanoid } from 'nanoid'
 import { useCallback, useMemo, useState } from 'react'
-import { addBranch, connect, indent, insertAfter, insertOn, insertQuestionAfter, moveBy, outdent, release, releaseAll, remove } from '@/core/document'
+import {
+  addBranch,
+  connect,
+  indent,
+  insertAfter,
+  insertOn,
+  insertQuestionAfter,
+  moveBy,
+  outdent,
+  release,
+  releaseAll,
+  remove,
+} from '@/core/document'
 import type { Edit } from '@/core/document'
 import { nodesInOrder, type Figure } from '@/core/figure'
 import { useCommands, type Command } from '../chrome/commands'
@@ -44,7 +56,11 @@ export function Bench({ folioId, figureId, title }: { folioId: string; figureId:
       {folio && shared ? (
         <Work folio={folio} shared={shared} delivering={delivering} onDeliver={() => setDelivering(true)} />
       ) : (
-        <p className="p-10 text-quiet">{!loaded ? 'Opening the figure …' : 'This figure is not in the folio any more. Go back to the folio; what was removed there can be taken back there.'}</p>
+        <p className="p-10 text-quiet">
+          {!loaded
+            ? 'Opening the figure …'
+            : 'This figure is not in the folio any more. Go back to the folio; what was removed there can be taken back there.'}
+        </p>
       )}
     </>
   )
@@ -52,17 +68,30 @@ export function Bench({ folioId, figureId, title }: { folioId: string; figureId:
 
 export type Selected = { readonly kind: 'node' | 'link'; readonly id: string } | null
 
-function Work({ folio, shared, delivering, onDeliver }: { folio: OpenFolio; shared: SharedFigure; delivering: boolean; onDeliver: () => void }) {
+function Work({
+  folio,
+  shared,
+  delivering,
+  onDeliver,
+}: {
+  folio: OpenFolio
+  shared: SharedFigure
+  delivering: boolean
+  onDeliver: () => void
+}) {
   const { figure } = shared
   const { theme } = useTheme()
   const tell = useNotice()
   const edits = useEdits(folio, figure.id)
   const picture = usePicture(figure, theme)
   const [chosen, setChosen] = useState<Selected>(null)
-  const [editing, setEditing] = useState<(NonNullable<Selected> & { readonly where: 'outline' | 'canvas' }) | null>(null)
+  const [editing, setEditing] = useState<(NonNullable<Selected> & { readonly where: 'outline' | 'canvas' }) | null>(
+    null,
+  )
   const editOutline = useCallback((s: Selected) => setEditing(s && { ...s, where: 'outline' }), [])
   const editCanvas = useCallback((s: Selected) => setEditing(s && { ...s, where: 'canvas' }), [])
-  const selected = chosen && (chosen.kind === 'node' ? figure.nodes[chosen.id] : figure.links[chosen.id]) ? chosen : null
+  const selected =
+    chosen && (chosen.kind === 'node' ? figure.nodes[chosen.id] : figure.links[chosen.id]) ? chosen : null
   const actions = useActions(figure, edits.apply, selected, setChosen, editCanvas, tell)
 
   const commands = useMemo<Command[]>(() => {
@@ -72,7 +101,9 @@ function Work({ folio, shared, delivering, onDeliver }: { folio: OpenFolio; shar
       { name: 'Redo', keys: 'Mod+Shift+Z', run: edits.redo },
       { name: 'Redo (other keys)', keys: 'Mod+Y', run: edits.redo },
       { name: figure.kind === 'process' ? 'Add a step' : 'Add a point', keys: 'Alt+S', run: actions.addStep },
-      ...(figure.kind === 'process' ? [{ name: 'Add a question with its branches', keys: 'Alt+Q', run: actions.addQuestion }] : []),
+      ...(figure.kind === 'process'
+        ? [{ name: 'Add a question with its branches', keys: 'Alt+Q', run: actions.addQuestion }]
+        : []),
       ...(selected ? [{ name: 'Remove what is selected', keys: 'Delete', run: actions.removeSelected }] : []),
       ...(node
         ? [
@@ -89,9 +120,29 @@ function Work({ folio, shared, delivering, onDeliver }: { folio: OpenFolio; shar
   useCommands(commands)
 
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-[292px_minmax(0,1fr)_250px] grid-rows-[minmax(0,1fr)_auto]" aria-label="Bench">
-      <OutlinePanel figure={figure} selected={selected} editing={editing?.where === 'outline' ? editing : null} onSelect={setChosen} onEdit={editOutline} apply={edits.apply} actions={actions} edits={edits} />
-      <Canvas figure={figure} picture={picture} selected={selected} editing={editing?.where === 'canvas' ? editing : null} onSelect={setChosen} onEdit={editCanvas} apply={edits.apply} />
+    <main
+      className="grid min-h-0 flex-1 grid-cols-[292px_minmax(0,1fr)_250px] grid-rows-[minmax(0,1fr)_auto]"
+      aria-label="Bench"
+    >
+      <OutlinePanel
+        figure={figure}
+        selected={selected}
+        editing={editing?.where === 'outline' ? editing : null}
+        onSelect={setChosen}
+        onEdit={editOutline}
+        apply={edits.apply}
+        actions={actions}
+        edits={edits}
+      />
+      <Canvas
+        figure={figure}
+        picture={picture}
+        selected={selected}
+        editing={editing?.where === 'canvas' ? editing : null}
+        onSelect={setChosen}
+        onEdit={editCanvas}
+        apply={edits.apply}
+      />
       {delivering ? (
         <DeliverPanel folio={folio} figure={figure} scene={picture.scene} />
       ) : (
@@ -105,7 +156,14 @@ function Work({ folio, shared, delivering, onDeliver }: { folio: OpenFolio; shar
 export type BenchActions = ReturnType<typeof useActions>
 
 /** What one can do to the figure from here, each as one edit. */
-function useActions(figure: Figure, apply: (edit: Edit) => void, selected: Selected, select: (s: Selected) => void, edit: (s: Selected) => void, tell: (text: string) => void) {
+function useActions(
+  figure: Figure,
+  apply: (edit: Edit) => void,
+  selected: Selected,
+  select: (s: Selected) => void,
+  edit: (s: Selected) => void,
+  tell: (text: string) => void,
+) {
   const ids = useCallback(() => ({ node: nanoid(8), link: nanoid(8) }), [])
   return useMemo(() => {
     const node = selected?.kind === 'node' ? selected.id : null
@@ -121,7 +179,11 @@ function useActions(figure: Figure, apply: (edit: Edit) => void, selected: Selec
         const made = ids()
         if (selected?.kind === 'link') apply(insertOn(figure, selected.id, made, ''))
         else if (node ?? last) apply(insertAfter(figure, (node ?? last) as string, made, ''))
-        else apply({ do: 'putNode', node: { id: made.node, role: figure.kind === 'points' ? 'point' : 'step', text: '', order: 1, source: [] } })
+        else
+          apply({
+            do: 'putNode',
+            node: { id: made.node, role: figure.kind === 'points' ? 'point' : 'step', text: '', order: 1, source: [] },
+          })
         begin(made.node)
       },
       addQuestion: () => {
@@ -143,9 +205,24 @@ function useActions(figure: Figure, apply: (edit: Edit) => void, selected: Selec
         apply(selected.kind === 'node' ? remove(figure, selected.id) : { do: 'dropLink', id: selected.id })
         select(null)
       },
-      shift: (by: -1 | 1) => node && orTell(moveBy(figure, node, by), by < 0 ? 'It is the first already.' : 'It is the last already.'),
-      indent: () => node && orTell(indent(figure, node, nanoid(8)), figure.kind === 'process' ? 'Only a step right below a question can go into its branch.' : 'There is no point above to put it under.'),
-      outdent: () => node && orTell(outdent(figure, node, ids()), figure.kind === 'process' ? 'This step is not inside a branch that meets the flow again.' : 'This point has no detail to make a point of.'),
+      shift: (by: -1 | 1) =>
+        node && orTell(moveBy(figure, node, by), by < 0 ? 'It is the first already.' : 'It is the last already.'),
+      indent: () =>
+        node &&
+        orTell(
+          indent(figure, node, nanoid(8)),
+          figure.kind === 'process'
+            ? 'Only a step right below a question can go into its branch.'
+            : 'There is no point above to put it under.',
+        ),
+      outdent: () =>
+        node &&
+        orTell(
+          outdent(figure, node, ids()),
+          figure.kind === 'process'
+            ? 'This step is not inside a branch that meets the flow again.'
+            : 'This point has no detail to make a point of.',
+        ),
       release: () => node && apply(release(node)),
       releaseAll: () => apply(releaseAll(figure)),
     }

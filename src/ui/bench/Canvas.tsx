@@ -26,7 +26,13 @@ type Props = {
 type Gesture =
   | { readonly kind: 'pan'; readonly x: number; readonly y: number }
   | { readonly kind: 'node'; readonly id: string; readonly from: Point; readonly box: Box; readonly moved: boolean }
-  | { readonly kind: 'end'; readonly link: string; readonly end: 'from' | 'to'; readonly anchor: Point; readonly at: Point }
+  | {
+      readonly kind: 'end'
+      readonly link: string
+      readonly end: 'from' | 'to'
+      readonly anchor: Point
+      readonly at: Point
+    }
   | { readonly kind: 'new'; readonly node: string; readonly anchor: Point; readonly at: Point }
 
 const DRAG_AFTER = 4
@@ -34,7 +40,10 @@ const DRAG_AFTER = 4
 const SNAP = 48
 const NUDGE = 10
 
-const kindOf = (figure: Figure, part: string): NonNullable<Selected> => ({ kind: figure.nodes[part] ? 'node' : 'link', id: part })
+const kindOf = (figure: Figure, part: string): NonNullable<Selected> => ({
+  kind: figure.nodes[part] ? 'node' : 'link',
+  id: part,
+})
 
 /** The figure in its frame, to be taken hold of. */
 export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, apply }: Props) {
@@ -43,7 +52,10 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
   const [gesture, setGesture] = useState<Gesture | null>(null)
   const toFrame = (e: PointerEvent): Point => {
     const at = box.current?.getBoundingClientRect()
-    return { x: (e.clientX - (at?.left ?? 0) - view.x) / view.zoom, y: (e.clientY - (at?.top ?? 0) - view.y) / view.zoom }
+    return {
+      x: (e.clientX - (at?.left ?? 0) - view.x) / view.zoom,
+      y: (e.clientY - (at?.top ?? 0) - view.y) / view.zoom,
+    }
   }
   const commands = useMemo(
     () => [
@@ -99,11 +111,17 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
     if (!by || !node || !scene || e.altKey || e.target !== e.currentTarget) return
     e.preventDefault()
     const { fit: f } = scene
-    const place = { x: (node.box.x + (by[0] ?? 0) * NUDGE - f.dx) / f.scale, y: (node.box.y + (by[1] ?? 0) * NUDGE - f.dy) / f.scale }
+    const place = {
+      x: (node.box.x + (by[0] ?? 0) * NUDGE - f.dx) / f.scale,
+      y: (node.box.y + (by[1] ?? 0) * NUDGE - f.dy) / f.scale,
+    }
     apply(hold(node.id, { ...place, width: node.box.width / f.scale, height: node.box.height / f.scale }))
   }
 
-  const snapped = scene && gesture && (gesture.kind === 'end' || gesture.kind === 'new') ? nearest(scene, gesture.at, SNAP / view.zoom) : null
+  const snapped =
+    scene && gesture && (gesture.kind === 'end' || gesture.kind === 'new')
+      ? nearest(scene, gesture.at, SNAP / view.zoom)
+      : null
   return (
     <section aria-label="Figure" className="relative flex min-h-0 flex-col bg-paper">
       <div
@@ -123,24 +141,59 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
         onKeyDown={onKey}
       >
         {scene && (
-          <svg role="img" aria-label={altTextOf(figure)} className="picture absolute inset-0 h-full w-full select-none" data-scale={scene.fit.scale}>
+          <svg
+            role="img"
+            aria-label={altTextOf(figure)}
+            className="picture absolute inset-0 h-full w-full select-none"
+            data-scale={scene.fit.scale}
+          >
             <g transform={`translate(${view.x} ${view.y}) scale(${view.zoom})`}>
               <rect width={scene.width} height={scene.height} fill={scene.background} />
               <CropMarks width={scene.width} height={scene.height} zoom={view.zoom} />
               {sceneParts(scene)}
               {scene.links.map((l) => (
                 // A wide, unseen line, so that a thin one can be taken hold of.
-                <polyline key={l.id} data-part={l.id} points={l.points.map((p) => `${p.x},${p.y}`).join(' ')} fill="none" stroke="transparent" strokeWidth={14 / view.zoom} className="cursor-pointer" />
+                <polyline
+                  key={l.id}
+                  data-part={l.id}
+                  points={l.points.map((p) => `${p.x},${p.y}`).join(' ')}
+                  fill="none"
+                  stroke="transparent"
+                  strokeWidth={14 / view.zoom}
+                  className="cursor-pointer"
+                />
               ))}
               <Selection scene={scene} selected={selected} zoom={view.zoom} links={figure.kind === 'process'} />
               {gesture && (gesture.kind === 'end' || gesture.kind === 'new') && (
-                <path d={`M${gesture.anchor.x} ${gesture.anchor.y}L${gesture.at.x} ${gesture.at.y}`} stroke="var(--needle)" strokeWidth={2 / view.zoom} strokeDasharray={`${6 / view.zoom}`} fill="none" pointerEvents="none" />
+                <path
+                  d={`M${gesture.anchor.x} ${gesture.anchor.y}L${gesture.at.x} ${gesture.at.y}`}
+                  stroke="var(--needle)"
+                  strokeWidth={2 / view.zoom}
+                  strokeDasharray={`${6 / view.zoom}`}
+                  fill="none"
+                  pointerEvents="none"
+                />
               )}
-              {snapped && <Halo box={(scene.nodes.find((n) => n.id === snapped) as Scene['nodes'][number]).box} zoom={view.zoom} />}
+              {snapped && (
+                <Halo
+                  box={(scene.nodes.find((n) => n.id === snapped) as Scene['nodes'][number]).box}
+                  zoom={view.zoom}
+                />
+              )}
             </g>
           </svg>
         )}
-        {scene && editing && <EditInPlace key={editing.id} scene={scene} figure={figure} editing={editing} view={view} onEdit={onEdit} apply={apply} />}
+        {scene && editing && (
+          <EditInPlace
+            key={editing.id}
+            scene={scene}
+            figure={figure}
+            editing={editing}
+            view={view}
+            onEdit={onEdit}
+            apply={apply}
+          />
+        )}
         {!scene && !problem && <p className="p-10 text-quiet">Drawing …</p>}
         {problem && (
           <p role="alert" className="p-10 text-needle">
@@ -150,14 +203,30 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
       </div>
       {scene && <FrameLine figure={figure} scene={scene} />}
       <div className="absolute right-3 bottom-3 flex items-center gap-1 rounded-md border border-rule bg-page p-0.5">
-        <button type="button" className="quiet-button" aria-label="Zoom out" onClick={() => zoomBy(0.8, size.width / 2, size.height / 2)}>
+        <button
+          type="button"
+          className="quiet-button"
+          aria-label="Zoom out"
+          onClick={() => zoomBy(0.8, size.width / 2, size.height / 2)}
+        >
           <Minus size={15} aria-hidden="true" />
         </button>
         <span className="w-10 text-center text-[12px] text-quiet">{Math.round(view.zoom * 100)} %</span>
-        <button type="button" className="quiet-button" aria-label="Zoom in" onClick={() => zoomBy(1.25, size.width / 2, size.height / 2)}>
+        <button
+          type="button"
+          className="quiet-button"
+          aria-label="Zoom in"
+          onClick={() => zoomBy(1.25, size.width / 2, size.height / 2)}
+        >
           <Plus size={15} aria-hidden="true" />
         </button>
-        <button type="button" className="quiet-button" aria-label="Fit the figure into the bench" disabled={isFitted} onClick={fit}>
+        <button
+          type="button"
+          className="quiet-button"
+          aria-label="Fit the figure into the bench"
+          disabled={isFitted}
+          onClick={fit}
+        >
           <Maximize size={15} aria-hidden="true" />
         </button>
       </div>
@@ -178,20 +247,57 @@ function gestureOf(handle: string, scene: Scene, selected: Selected, at: Point):
 
 /** The node under a place, or the nearest one within `reach`. */
 function nearest(scene: Scene, at: Point, reach: number): string | null {
-  const off = (b: Box) => Math.hypot(Math.max(b.x - at.x, 0, at.x - b.x - b.width), Math.max(b.y - at.y, 0, at.y - b.y - b.height))
-  const found = scene.nodes.map((n) => ({ id: n.id, off: off(n.box) })).toSorted((a, b) => a.off - b.off || (a.id < b.id ? -1 : 1))[0]
+  const off = (b: Box) =>
+    Math.hypot(Math.max(b.x - at.x, 0, at.x - b.x - b.width), Math.max(b.y - at.y, 0, at.y - b.y - b.height))
+  const found = scene.nodes
+    .map((n) => ({ id: n.id, off: off(n.box) }))
+    .toSorted((a, b) => a.off - b.off || (a.id < b.id ? -1 : 1))[0]
   return found && found.off <= reach ? found.id : null
 }
 
 const Halo = ({ box, zoom }: { box: Box; zoom: number }) => {
   const gap = 5 / zoom
-  return <rect x={box.x - gap} y={box.y - gap} width={box.width + 2 * gap} height={box.height + 2 * gap} rx={10 / zoom} fill="none" stroke="var(--needle)" strokeWidth={2 / zoom} pointerEvents="none" />
+  return (
+    <rect
+      x={box.x - gap}
+      y={box.y - gap}
+      width={box.width + 2 * gap}
+      height={box.height + 2 * gap}
+      rx={10 / zoom}
+      fill="none"
+      stroke="var(--needle)"
+      strokeWidth={2 / zoom}
+      pointerEvents="none"
+    />
+  )
 }
 
 /** What is selected, with the handles that belong to it. */
-function Selection({ scene, selected, zoom, links }: { scene: Scene; selected: Selected; zoom: number; links: boolean }) {
+function Selection({
+  scene,
+  selected,
+  zoom,
+  links,
+}: {
+  scene: Scene
+  selected: Selected
+  zoom: number
+  links: boolean
+}) {
   if (!selected) return null
-  const handle = (name: string, p: Point) => <circle key={name} data-handle={name} cx={p.x} cy={p.y} r={6 / zoom} fill="var(--page)" stroke="var(--needle)" strokeWidth={2 / zoom} className="cursor-crosshair" />
+  const handle = (name: string, p: Point) => (
+    <circle
+      key={name}
+      data-handle={name}
+      cx={p.x}
+      cy={p.y}
+      r={6 / zoom}
+      fill="var(--page)"
+      stroke="var(--needle)"
+      strokeWidth={2 / zoom}
+      className="cursor-crosshair"
+    />
+  )
   const node = scene.nodes.find((n) => n.id === selected.id)
   if (node) {
     const { x, y, width, height } = node.box
@@ -199,7 +305,13 @@ function Selection({ scene, selected, zoom, links }: { scene: Scene; selected: S
       <g>
         <Halo box={node.box} zoom={zoom} />
         {links && handle('new', { x: x + width + 20 / zoom, y: y + height / 2 })}
-        {links && <path d={`M${x + width + 5 / zoom} ${y + height / 2}h${9 / zoom}`} stroke="var(--needle)" strokeWidth={2 / zoom} />}
+        {links && (
+          <path
+            d={`M${x + width + 5 / zoom} ${y + height / 2}h${9 / zoom}`}
+            stroke="var(--needle)"
+            strokeWidth={2 / zoom}
+          />
+        )}
       </g>
     )
   }
@@ -208,7 +320,13 @@ function Selection({ scene, selected, zoom, links }: { scene: Scene; selected: S
   if (!link || !first || !last) return null
   return (
     <g>
-      <polyline points={link.points.map((p) => `${p.x},${p.y}`).join(' ')} fill="none" stroke="var(--needle)" strokeWidth={2.5 / zoom} pointerEvents="none" />
+      <polyline
+        points={link.points.map((p) => `${p.x},${p.y}`).join(' ')}
+        fill="none"
+        stroke="var(--needle)"
+        strokeWidth={2.5 / zoom}
+        pointerEvents="none"
+      />
       {handle('from', first)}
       {handle('to', last)}
     </g>
@@ -217,8 +335,22 @@ function Selection({ scene, selected, zoom, links }: { scene: Scene; selected: S
 
 function CropMarks({ width, height, zoom }: { width: number; height: number; zoom: number }) {
   const [near, far] = [6 / zoom, 24 / zoom]
-  const marks = [0, width].flatMap((x) => [0, height].map((y) => ({ x, y, sx: x === 0 ? -1 : 1, sy: y === 0 ? -1 : 1 })))
-  return <path d={marks.map((m) => `M${m.x + m.sx * near} ${m.y}h${m.sx * (far - near)}M${m.x} ${m.y + m.sy * near}v${m.sy * (far - near)}`).join('')} stroke="var(--quiet)" strokeWidth={1 / zoom} opacity="0.7" />
+  const marks = [0, width].flatMap((x) =>
+    [0, height].map((y) => ({ x, y, sx: x === 0 ? -1 : 1, sy: y === 0 ? -1 : 1 })),
+  )
+  return (
+    <path
+      d={marks
+        .map(
+          (m) =>
+            `M${m.x + m.sx * near} ${m.y}h${m.sx * (far - near)}M${m.x} ${m.y + m.sy * near}v${m.sy * (far - near)}`,
+        )
+        .join('')}
+      stroke="var(--quiet)"
+      strokeWidth={1 / zoom}
+      opacity="0.7"
+    />
+  )
 }
 
 const CM_PER_PX = 2.54 / 96
@@ -235,16 +367,34 @@ function FrameLine({ figure, scene }: { figure: Figure; scene: Scene }) {
       {scene.smallestText !== null && (
         <span className={small ? 'font-semibold text-needle' : ''}>
           {' '}
-          · smallest text {(Math.round(scene.smallestText * 10) / 10).toString()} pt{small && `, less than ${least} pt: too small to read ${frame.medium === 'slide' ? 'on a slide' : 'on paper'}. Try another arrangement or frame.`}
+          · smallest text {(Math.round(scene.smallestText * 10) / 10).toString()} pt
+          {small &&
+            `, less than ${least} pt: too small to read ${frame.medium === 'slide' ? 'on a slide' : 'on paper'}. Try another arrangement or frame.`}
         </span>
       )}
-      {scene.missing.length > 0 && <span className="font-semibold text-needle"> · no shipped font has {scene.missing.slice(0, 5).join(' ')}</span>}
+      {scene.missing.length > 0 && (
+        <span className="font-semibold text-needle"> · no shipped font has {scene.missing.slice(0, 5).join(' ')}</span>
+      )}
     </p>
   )
 }
 
 /** A field over the node or the label, as large as it is. */
-function EditInPlace({ scene, figure, editing, view, onEdit, apply }: { scene: Scene; figure: Figure; editing: NonNullable<Selected>; view: { zoom: number; x: number; y: number }; onEdit: (s: Selected) => void; apply: (edit: Edit) => void }) {
+function EditInPlace({
+  scene,
+  figure,
+  editing,
+  view,
+  onEdit,
+  apply,
+}: {
+  scene: Scene
+  figure: Figure
+  editing: NonNullable<Selected>
+  view: { zoom: number; x: number; y: number }
+  onEdit: (s: Selected) => void
+  apply: (edit: Edit) => void
+}) {
   const node = scene.nodes.find((n) => n.id === editing.id)
   const link = scene.links.find((l) => l.id === editing.id)
   const middle = link?.points[Math.floor(link.points.length / 2)]
@@ -257,10 +407,16 @@ function EditInPlace({ scene, figure, editing, view, onEdit, apply }: { scene: S
       value={value}
       label={editing.kind === 'node' ? 'Words of the node' : 'Words of the branch'}
       className="absolute resize-none rounded border-2 border-needle bg-page px-2 py-1 text-center text-[14px] text-ink shadow-lg"
-      style={{ left: view.x + (box.x + box.width / 2) * view.zoom - width / 2, top: view.y + box.y * view.zoom, width, minHeight: Math.min(120, box.height * view.zoom) }}
+      style={{
+        left: view.x + (box.x + box.width / 2) * view.zoom - width / 2,
+        top: view.y + box.y * view.zoom,
+        width,
+        minHeight: Math.min(120, box.height * view.zoom),
+      }}
       onDone={(words) => {
         onEdit(null)
-        if (words !== null && words !== value) apply(editing.kind === 'node' ? rename(editing.id, words) : renameLink(editing.id, words))
+        if (words !== null && words !== value)
+          apply(editing.kind === 'node' ? rename(editing.id, words) : renameLink(editing.id, words))
       }}
     />
   )

@@ -6,25 +6,44 @@ import type { Scene } from '@/core/scene'
 import { typefaceTable } from '@/core/style'
 import type { BenchActions, Selected } from './Bench'
 
-type Props = { readonly figure: Figure; readonly scene: Scene | null; readonly selected: Selected; readonly apply: (edit: Edit) => void; readonly actions: BenchActions }
+type Props = {
+  readonly figure: Figure
+  readonly scene: Scene | null
+  readonly selected: Selected
+  readonly apply: (edit: Edit) => void
+  readonly actions: BenchActions
+}
 
 /** What is selected, near the thing it changes: words, who, shape; where the words came from; whether it is held. */
 export function Inspector({ figure, scene, selected, apply, actions }: Props) {
   const node = selected?.kind === 'node' ? figure.nodes[selected.id] : undefined
   const link = selected?.kind === 'link' ? figure.links[selected.id] : undefined
   return (
-    <aside aria-label="Details" className="flex min-h-0 flex-col gap-4 overflow-auto border-l border-rule bg-page px-4 py-4">
+    <aside
+      aria-label="Details"
+      className="flex min-h-0 flex-col gap-4 overflow-auto border-l border-rule bg-page px-4 py-4"
+    >
       {node && <NodeDetails figure={figure} node={node} apply={apply} actions={actions} />}
       {link && (
         <>
           <h2 className="font-semibold">Link</h2>
           <Quote figure={figure} source={link.source} />
           <Row label="Words">
-            <Text key={link.id + (link.text ?? '')} label="Words of the link" value={link.text ?? ''} onChange={(t) => apply(renameLink(link.id, t))} />
+            <Text
+              key={link.id + (link.text ?? '')}
+              label="Words of the link"
+              value={link.text ?? ''}
+              onChange={(t) => apply(renameLink(link.id, t))}
+            />
           </Row>
           {(['from', 'to'] as const).map((end) => (
             <Row key={end} label={end === 'from' ? 'From' : 'To'}>
-              <select aria-label={end === 'from' ? 'Leaves from' : 'Leads to'} className="field" value={link[end]} onChange={(e) => apply(reattach(link.id, end, e.target.value))}>
+              <select
+                aria-label={end === 'from' ? 'Leaves from' : 'Leads to'}
+                className="field"
+                value={link[end]}
+                onChange={(e) => apply(reattach(link.id, end, e.target.value))}
+              >
                 {nodesInOrder(figure).map((n) => (
                   <option key={n.id} value={n.id}>
                     {n.text}
@@ -41,7 +60,17 @@ export function Inspector({ figure, scene, selected, apply, actions }: Props) {
   )
 }
 
-function NodeDetails({ figure, node, apply, actions }: { figure: Figure; node: FigureNode; apply: (edit: Edit) => void; actions: BenchActions }) {
+function NodeDetails({
+  figure,
+  node,
+  apply,
+  actions,
+}: {
+  figure: Figure
+  node: FigureNode
+  apply: (edit: Edit) => void
+  actions: BenchActions
+}) {
   const set = (change: Change<FigureNode>) => apply({ do: 'setNode', id: node.id, set: change })
   const roles: readonly NodeRole[] = kinds[figure.kind].nodeRoles
   return (
@@ -49,19 +78,39 @@ function NodeDetails({ figure, node, apply, actions }: { figure: Figure; node: F
       <h2 className="font-semibold first-letter:uppercase">{node.role}</h2>
       <Quote figure={figure} source={node.source} />
       <Row label="Words">
-        <Text key={node.id + node.text} label="Words of the selected node" value={node.text} onChange={(t) => apply(rename(node.id, t))} />
+        <Text
+          key={node.id + node.text}
+          label="Words of the selected node"
+          value={node.text}
+          onChange={(t) => apply(rename(node.id, t))}
+        />
       </Row>
       {figure.kind === 'process' && node.role !== 'question' && (
         <Row label="Who">
-          <Text key={node.id + (node.actor ?? '')} label="Who does it" value={node.actor ?? ''} onChange={(t) => set({ actor: t || null })} />
+          <Text
+            key={node.id + (node.actor ?? '')}
+            label="Who does it"
+            value={node.actor ?? ''}
+            onChange={(t) => set({ actor: t || null })}
+          />
         </Row>
       )}
       <Row label="Detail">
-        <Text key={node.id + (node.detail ?? '')} label="Detail under the words" value={node.detail ?? ''} onChange={(t) => set({ detail: t || null })} />
+        <Text
+          key={node.id + (node.detail ?? '')}
+          label="Detail under the words"
+          value={node.detail ?? ''}
+          onChange={(t) => set({ detail: t || null })}
+        />
       </Row>
       {roles.length > 1 && (
         <Row label="Is a">
-          <select aria-label="Role of the node" className="field" value={node.role} onChange={(e) => set({ role: roles.find((r) => r === e.target.value) ?? node.role })}>
+          <select
+            aria-label="Role of the node"
+            className="field"
+            value={node.role}
+            onChange={(e) => set({ role: roles.find((r) => r === e.target.value) ?? node.role })}
+          >
             {roles.map((r) => (
               <option key={r} value={r}>
                 {r}
@@ -77,7 +126,12 @@ function NodeDetails({ figure, node, apply, actions }: { figure: Figure; node: F
       )}
       {figure.kind === 'process' && (
         <Row label="Link to">
-          <select aria-label="Link to another node" className="field" value="" onChange={(e) => e.target.value && actions.connectTo(e.target.value)}>
+          <select
+            aria-label="Link to another node"
+            className="field"
+            value=""
+            onChange={(e) => e.target.value && actions.connectTo(e.target.value)}
+          >
             <option value="">choose …</option>
             {nodesInOrder(figure)
               .filter((n) => n.id !== node.id)
@@ -92,7 +146,11 @@ function NodeDetails({ figure, node, apply, actions }: { figure: Figure; node: F
       {node.held ? (
         <p className="text-[13px] text-quiet">
           Held where you placed it.{' '}
-          <button type="button" className="font-semibold text-sea underline underline-offset-2" onClick={actions.release}>
+          <button
+            type="button"
+            className="font-semibold text-sea underline underline-offset-2"
+            onClick={actions.release}
+          >
             Release it
           </button>
         </p>
@@ -103,19 +161,50 @@ function NodeDetails({ figure, node, apply, actions }: { figure: Figure; node: F
   )
 }
 
-function FigureDetails({ figure, scene, apply, actions }: { figure: Figure; scene: Scene | null; apply: (edit: Edit) => void; actions: BenchActions }) {
+function FigureDetails({
+  figure,
+  scene,
+  apply,
+  actions,
+}: {
+  figure: Figure
+  scene: Scene | null
+  apply: (edit: Edit) => void
+  actions: BenchActions
+}) {
   const held = Object.values(figure.nodes).filter((n) => n.held).length
   return (
     <>
       <h2 className="font-semibold">{kinds[figure.kind].name}</h2>
       <Row label="Title">
-        <Text key={figure.title} label="Title of the figure" value={figure.title} onChange={(title) => apply({ do: 'setFigure', set: { title } })} />
+        <Text
+          key={figure.title}
+          label="Title of the figure"
+          value={figure.title}
+          onChange={(title) => apply({ do: 'setFigure', set: { title } })}
+        />
       </Row>
       <Row label="Alt text">
-        <Text key={figure.altText ?? ''} label="Alt text: what the figure says, for those who cannot see it" value={figure.altText ?? ''} hint="made from the figure" onChange={(t) => apply({ do: 'setFigure', set: { altText: t || null } })} />
+        <Text
+          key={figure.altText ?? ''}
+          label="Alt text: what the figure says, for those who cannot see it"
+          value={figure.altText ?? ''}
+          hint="made from the figure"
+          onChange={(t) => apply({ do: 'setFigure', set: { altText: t || null } })}
+        />
       </Row>
       <Row label="Type">
-        <select aria-label="Typeface of the figure" className="field" value={figure.dress.typeface} onChange={(e) => apply({ do: 'setFigure', set: { dress: { typeface: typefaces.find((t) => t === e.target.value) ?? 'grotesk' } } })}>
+        <select
+          aria-label="Typeface of the figure"
+          className="field"
+          value={figure.dress.typeface}
+          onChange={(e) =>
+            apply({
+              do: 'setFigure',
+              set: { dress: { typeface: typefaces.find((t) => t === e.target.value) ?? 'grotesk' } },
+            })
+          }
+        >
           {typefaces.map((t) => (
             <option key={t} value={t}>
               {typefaceTable[t].name}
@@ -126,13 +215,18 @@ function FigureDetails({ figure, scene, apply, actions }: { figure: Figure; scen
       {held > 0 && (
         <p className="text-[13px] text-quiet">
           {held === 1 ? 'One node is' : `${held} nodes are`} held in place.{' '}
-          <button type="button" className="font-semibold text-sea underline underline-offset-2" onClick={actions.releaseAll}>
+          <button
+            type="button"
+            className="font-semibold text-sea underline underline-offset-2"
+            onClick={actions.releaseAll}
+          >
             Release {held === 1 ? 'it' : 'all'}
           </button>
         </p>
       )}
       <p className="text-[13px] text-quiet">
-        {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links. ` : ''}Select a node or a link to change it; double-click to change its words.
+        {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links. ` : ''}Select a node or a link to change it;
+        double-click to change its words.
       </p>
     </>
   )
@@ -140,7 +234,11 @@ function FigureDetails({ figure, scene, apply, actions }: { figure: Figure; scen
 
 function Quote({ figure, source }: { figure: Figure; source: readonly { start: number; end: number }[] }) {
   if (source.length === 0) return <p className="text-[13px] text-quiet">Added by hand.</p>
-  return <blockquote className="border-l-2 border-needle pl-2.5 font-serif text-[14px] leading-snug text-quiet">“{source.map((s) => figure.wasRead.text.slice(s.start, s.end)).join(' … ')}”</blockquote>
+  return (
+    <blockquote className="border-l-2 border-needle pl-2.5 font-serif text-[14px] leading-snug text-quiet">
+      “{source.map((s) => figure.wasRead.text.slice(s.start, s.end)).join(' … ')}”
+    </blockquote>
+  )
 }
 
 const Row = ({ label, children }: { label: string; children: React.ReactNode }) => (
@@ -150,7 +248,17 @@ const Row = ({ label, children }: { label: string; children: React.ReactNode }) 
   </div>
 )
 
-function Text({ label, value, hint, onChange }: { label: string; value: string; hint?: string; onChange: (value: string) => void }) {
+function Text({
+  label,
+  value,
+  hint,
+  onChange,
+}: {
+  label: string
+  value: string
+  hint?: string
+  onChange: (value: string) => void
+}) {
   return (
     <textarea
       aria-label={label}

@@ -5,7 +5,17 @@ import { nodesInOrder, type Figure } from '@/core/figure'
 import type { Selected } from './Bench'
 
 /** The nodes as rows, for those who think in rows: words and who acts. */
-export function NodeTable({ figure, apply, selected, onSelect }: { figure: Figure; apply: (edit: Edit) => void; selected: Selected; onSelect: (s: Selected) => void }) {
+export function NodeTable({
+  figure,
+  apply,
+  selected,
+  onSelect,
+}: {
+  figure: Figure
+  apply: (edit: Edit) => void
+  selected: Selected
+  onSelect: (s: Selected) => void
+}) {
   const second = figure.kind === 'points' ? ('detail' as const) : ('actor' as const)
   return (
     <table className="w-full text-[13px]">
@@ -21,12 +31,20 @@ export function NodeTable({ figure, apply, selected, onSelect }: { figure: Figur
       </thead>
       <tbody>
         {nodesInOrder(figure).map((n) => (
-          <tr key={n.id} className={`border-t border-rule ${selected?.id === n.id ? 'bg-needle-wash' : ''}`} onFocus={() => onSelect({ kind: 'node', id: n.id })}>
+          <tr
+            key={n.id}
+            className={`border-t border-rule ${selected?.id === n.id ? 'bg-needle-wash' : ''}`}
+            onFocus={() => onSelect({ kind: 'node', id: n.id })}
+          >
             <td className="pl-2">
               <Cell label={`Words of “${n.text}”`} value={n.text} onChange={(text) => apply(rename(n.id, text))} />
             </td>
             <td className="w-[38%] pr-2">
-              <Cell label={`${second === 'actor' ? 'Who does' : 'Detail of'} “${n.text}”`} value={n[second] ?? ''} onChange={(v) => apply({ do: 'setNode', id: n.id, set: { [second]: v || null } })} />
+              <Cell
+                label={`${second === 'actor' ? 'Who does' : 'Detail of'} “${n.text}”`}
+                value={n[second] ?? ''}
+                onChange={(v) => apply({ do: 'setNode', id: n.id, set: { [second]: v || null } })}
+              />
             </td>
           </tr>
         ))}

@@ -30,17 +30,38 @@ export function OutlinePanel(props: Props) {
     <section aria-label="The figure in words" className="flex min-h-0 flex-col border-r border-rule bg-page">
       <div role="tablist" aria-label="View" className="flex gap-4 border-b border-rule px-4 pt-3">
         {VIEWS.map((v) => (
-          <button key={v} type="button" role="tab" id={`tab-${v}`} aria-selected={view === v} aria-controls="words-view" className={`-mb-px border-b-2 pb-2 text-[14px] ${view === v ? 'border-needle font-semibold' : 'border-transparent text-quiet hover:text-ink'}`} onClick={() => setView(v)}>
+          <button
+            key={v}
+            type="button"
+            role="tab"
+            id={`tab-${v}`}
+            aria-selected={view === v}
+            aria-controls="words-view"
+            className={`-mb-px border-b-2 pb-2 text-[14px] ${view === v ? 'border-needle font-semibold' : 'border-transparent text-quiet hover:text-ink'}`}
+            onClick={() => setView(v)}
+          >
             {v}
           </button>
         ))}
       </div>
-      <div id="words-view" role="tabpanel" aria-labelledby={`tab-${view}`} tabIndex={0} className="min-h-0 flex-1 overflow-auto py-2">
+      <div
+        id="words-view"
+        role="tabpanel"
+        aria-labelledby={`tab-${view}`}
+        tabIndex={0}
+        className="min-h-0 flex-1 overflow-auto py-2"
+      >
         {view === 'Outline' && <Outline {...props} />}
-        {view === 'Table' && <NodeTable figure={figure} apply={props.apply} selected={selected} onSelect={props.onSelect} />}
+        {view === 'Table' && (
+          <NodeTable figure={figure} apply={props.apply} selected={selected} onSelect={props.onSelect} />
+        )}
         {view === 'Manuscript' && <Passage figure={figure} selected={selected} />}
       </div>
-      <div role="toolbar" aria-label="Change the outline" className="flex flex-wrap items-center gap-1 border-t border-rule px-3 py-2">
+      <div
+        role="toolbar"
+        aria-label="Change the outline"
+        className="flex flex-wrap items-center gap-1 border-t border-rule px-3 py-2"
+      >
         <button type="button" className="button h-7! px-2! text-[13px]!" onClick={actions.addStep} title="Alt+S">
           {figure.kind === 'process' ? 'Add step' : 'Add point'}
         </button>
@@ -50,24 +71,85 @@ export function OutlinePanel(props: Props) {
           </button>
         )}
         <span className="flex-1" />
-        <Tool label="Undo" keys="Ctrl+Z" icon={<Undo2 size={16} aria-hidden="true" />} disabled={!edits.canUndo} run={edits.undo} />
-        <Tool label="Redo" keys="Ctrl+Shift+Z" icon={<Redo2 size={16} aria-hidden="true" />} disabled={!edits.canRedo} run={edits.redo} />
+        <Tool
+          label="Undo"
+          keys="Ctrl+Z"
+          icon={<Undo2 size={16} aria-hidden="true" />}
+          disabled={!edits.canUndo}
+          run={edits.undo}
+        />
+        <Tool
+          label="Redo"
+          keys="Ctrl+Shift+Z"
+          icon={<Redo2 size={16} aria-hidden="true" />}
+          disabled={!edits.canRedo}
+          run={edits.redo}
+        />
         <span className="flex w-full items-center gap-1">
-          <Tool label="Move up" keys="Alt+↑" icon={<ArrowUp size={16} aria-hidden="true" />} disabled={!node} run={() => actions.shift(-1)} />
-          <Tool label="Move down" keys="Alt+↓" icon={<ArrowDown size={16} aria-hidden="true" />} disabled={!node} run={() => actions.shift(1)} />
-          <Tool label="Outdent" keys="Alt+←" icon={<IndentDecrease size={16} aria-hidden="true" />} disabled={!node} run={actions.outdent} />
-          <Tool label="Indent" keys="Alt+→" icon={<IndentIncrease size={16} aria-hidden="true" />} disabled={!node} run={actions.indent} />
+          <Tool
+            label="Move up"
+            keys="Alt+↑"
+            icon={<ArrowUp size={16} aria-hidden="true" />}
+            disabled={!node}
+            run={() => actions.shift(-1)}
+          />
+          <Tool
+            label="Move down"
+            keys="Alt+↓"
+            icon={<ArrowDown size={16} aria-hidden="true" />}
+            disabled={!node}
+            run={() => actions.shift(1)}
+          />
+          <Tool
+            label="Outdent"
+            keys="Alt+←"
+            icon={<IndentDecrease size={16} aria-hidden="true" />}
+            disabled={!node}
+            run={actions.outdent}
+          />
+          <Tool
+            label="Indent"
+            keys="Alt+→"
+            icon={<IndentIncrease size={16} aria-hidden="true" />}
+            disabled={!node}
+            run={actions.indent}
+          />
           <span className="flex-1" />
-          <Tool label="Remove" keys="Delete" icon={<Trash2 size={16} aria-hidden="true" />} disabled={!selected} run={actions.removeSelected} />
+          <Tool
+            label="Remove"
+            keys="Delete"
+            icon={<Trash2 size={16} aria-hidden="true" />}
+            disabled={!selected}
+            run={actions.removeSelected}
+          />
         </span>
       </div>
     </section>
   )
 }
 
-function Tool({ label, keys, icon, disabled, run }: { label: string; keys: string; icon: React.ReactNode; disabled: boolean; run: () => void }) {
+function Tool({
+  label,
+  keys,
+  icon,
+  disabled,
+  run,
+}: {
+  label: string
+  keys: string
+  icon: React.ReactNode
+  disabled: boolean
+  run: () => void
+}) {
   return (
-    <button type="button" className="quiet-button" aria-label={label} title={`${label} (${keys})`} disabled={disabled} onClick={run}>
+    <button
+      type="button"
+      className="quiet-button"
+      aria-label={label}
+      title={`${label} (${keys})`}
+      disabled={disabled}
+      onClick={run}
+    >
       {icon}
     </button>
   )
@@ -107,8 +189,11 @@ function Outline({ figure, selected, editing, onSelect, onEdit, apply }: Props) 
                   className="field resize-none py-1!"
                   onDone={(words) => {
                     onEdit(null)
-                    if (words !== null && words !== wordsOf(r)) apply(r.row === 'node' ? rename(r.id, words) : renameLink(r.id, words))
-                    requestAnimationFrame(() => (list.current?.children[i]?.firstElementChild as HTMLElement | null)?.focus())
+                    if (words !== null && words !== wordsOf(r))
+                      apply(r.row === 'node' ? rename(r.id, words) : renameLink(r.id, words))
+                    requestAnimationFrame(() =>
+                      (list.current?.children[i]?.firstElementChild as HTMLElement | null)?.focus(),
+                    )
                   }}
                 />
               </div>
@@ -134,8 +219,14 @@ function Outline({ figure, selected, editing, onSelect, onEdit, apply }: Props) 
                   }
                 }}
               >
-                {r.row === 'node' && <span className="w-4 shrink-0 text-[12px] text-quiet">{question ? '?' : r.number}</span>}
-                {r.row === 'node' && <span className={question ? 'text-brass-text' : r.node.role === 'end' ? 'font-semibold' : ''}>{r.node.text || '…'}</span>}
+                {r.row === 'node' && (
+                  <span className="w-4 shrink-0 text-[12px] text-quiet">{question ? '?' : r.number}</span>
+                )}
+                {r.row === 'node' && (
+                  <span className={question ? 'text-brass-text' : r.node.role === 'end' ? 'font-semibold' : ''}>
+                    {r.node.text || '…'}
+                  </span>
+                )}
                 {r.row === 'branch' && <span className="text-[13px] text-quiet">{r.link.text || 'next'}</span>}
                 {r.row === 'goTo' && (
                   <span className="text-[13px] text-quiet">
@@ -161,7 +252,12 @@ function Passage({ figure, selected }: { figure: Figure; selected: Selected }) {
   let from = passage.start
   for (const m of marks) {
     if (m.start < from) continue
-    pieces.push(wasRead.text.slice(from, m.start), <mark key={m.start} className="bg-needle-wash text-ink">{wasRead.text.slice(m.start, m.end)}</mark>)
+    pieces.push(
+      wasRead.text.slice(from, m.start),
+      <mark key={m.start} className="bg-needle-wash text-ink">
+        {wasRead.text.slice(m.start, m.end)}
+      </mark>,
+    )
     from = m.end
   }
   pieces.push(wasRead.text.slice(from, passage.end))

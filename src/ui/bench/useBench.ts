@@ -46,7 +46,11 @@ export type Edits = ReturnType<typeof useEdits>
 export function usePicture(figure: Figure, theme: Theme) {
   const [scene, setScene] = useState<Scene | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
-  const dragging = useRef<{ busy: boolean; next: { node: string; x: number; y: number } | null; held: { x: number; y: number; width: number; height: number } | null }>({ busy: false, next: null, held: null })
+  const dragging = useRef<{
+    busy: boolean
+    next: { node: string; x: number; y: number } | null
+    held: { x: number; y: number; width: number; height: number } | null
+  }>({ busy: false, next: null, held: null })
   useEffect(() => {
     let current = true
     compute()

@@ -15,11 +15,16 @@ export function useView(width: number, height: number) {
   const [own, setOwn] = useState<View | null>(null)
   useEffect(() => {
     if (!box.current) return
-    const observer = new ResizeObserver(([entry]) => entry && setSize({ width: entry.contentRect.width, height: entry.contentRect.height }))
+    const observer = new ResizeObserver(
+      ([entry]) => entry && setSize({ width: entry.contentRect.width, height: entry.contentRect.height }),
+    )
     observer.observe(box.current)
     return () => observer.disconnect()
   }, [])
-  const zoom = Math.max(0.02, Math.min((size.width - 2 * ROOM) / Math.max(1, width), (size.height - 2 * ROOM) / Math.max(1, height), 1.5))
+  const zoom = Math.max(
+    0.02,
+    Math.min((size.width - 2 * ROOM) / Math.max(1, width), (size.height - 2 * ROOM) / Math.max(1, height), 1.5),
+  )
   const fitted: View = { zoom, x: (size.width - width * zoom) / 2, y: (size.height - height * zoom) / 2 }
   const view = own ?? fitted
   const latest = useRef(view)

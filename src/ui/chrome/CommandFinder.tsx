@@ -1,6 +1,14 @@
 'use client'
 
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogPanel,
+  DialogTitle,
+} from '@headlessui/react'
 import { useState } from 'react'
 import { shownKeys, type Command } from './commands'
 
@@ -31,13 +39,19 @@ export function CommandFinder({ commands, onClose }: { commands: readonly Comman
             />
             <ComboboxOptions static className="max-h-[50vh] overflow-auto py-1.5">
               {found.map((c) => (
-                <ComboboxOption key={c.name} value={c} className="flex justify-between gap-4 px-4 py-1.5 data-[focus]:bg-sea-wash">
+                <ComboboxOption
+                  key={c.name}
+                  value={c}
+                  className="flex justify-between gap-4 px-4 py-1.5 data-[focus]:bg-sea-wash"
+                >
                   <span>{c.name}</span>
                   {c.keys && <kbd className="font-sans text-[13px] text-quiet">{shownKeys(c.keys)}</kbd>}
                 </ComboboxOption>
               ))}
             </ComboboxOptions>
-            {found.length === 0 && <p className="px-4 pb-3 text-quiet">No command has these words. Try fewer letters.</p>}
+            {found.length === 0 && (
+              <p className="px-4 pb-3 text-quiet">No command has these words. Try fewer letters.</p>
+            )}
           </Combobox>
         </DialogPanel>
       </div>

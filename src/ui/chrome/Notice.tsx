@@ -3,7 +3,11 @@
 import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from 'react'
 import { X } from 'lucide-react'
 
-type Shown = { readonly text: string; readonly action: { readonly label: string; readonly run: () => void } | null; readonly key: number }
+type Shown = {
+  readonly text: string
+  readonly action: { readonly label: string; readonly run: () => void } | null
+  readonly key: number
+}
 type Tell = (text: string, action?: { label: string; run: () => void }) => void
 
 const NoticeContext = createContext<Tell>(() => undefined)
@@ -14,7 +18,10 @@ const STAYS_MS = 12_000
 /** One line at the foot of the page: what happened, and how to take it back. */
 export function NoticeProvider({ children }: { children: ReactNode }) {
   const [shown, setShown] = useState<Shown | null>(null)
-  const tell = useCallback<Tell>((text, action) => setShown({ text, action: action ?? null, key: performance.now() }), [])
+  const tell = useCallback<Tell>(
+    (text, action) => setShown({ text, action: action ?? null, key: performance.now() }),
+    [],
+  )
   useEffect(() => {
     if (!shown) return
     const timer = setTimeout(() => setShown(null), STAYS_MS)
@@ -23,7 +30,11 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
   return (
     <NoticeContext.Provider value={tell}>
       {children}
-      <div role="status" aria-live="polite" className="pointer-events-none fixed inset-x-0 bottom-5 z-50 flex justify-center">
+      <div
+        role="status"
+        aria-live="polite"
+        className="pointer-events-none fixed inset-x-0 bottom-5 z-50 flex justify-center"
+      >
         {shown && (
           <div className="pointer-events-auto flex max-w-[46rem] items-center gap-4 rounded-lg bg-ink px-4 py-2.5 text-[14px] text-page shadow-lg">
             <span>{shown.text}</span>

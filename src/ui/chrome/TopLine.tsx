@@ -7,10 +7,23 @@ import { ThemeSwitch } from './ThemeSwitch'
 import { Wordmark } from './Wordmark'
 
 export type Crumb = { readonly text: string; readonly href: string | null }
-export type StageLink = { readonly name: string; readonly href?: string; readonly onClick?: () => void; readonly current: boolean }
+export type StageLink = {
+  readonly name: string
+  readonly href?: string
+  readonly onClick?: () => void
+  readonly current: boolean
+}
 
 /** The single line at the top: where one is, whether it is saved, and the stages of the work. */
-export function TopLine({ crumbs, status, stages }: { crumbs: readonly Crumb[]; status?: ReactNode; stages?: readonly StageLink[] }) {
+export function TopLine({
+  crumbs,
+  status,
+  stages,
+}: {
+  crumbs: readonly Crumb[]
+  status?: ReactNode
+  stages?: readonly StageLink[]
+}) {
   const openFinder = useCommandFinder()
   return (
     <header className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule bg-paper px-5">
@@ -42,7 +55,13 @@ export function TopLine({ crumbs, status, stages }: { crumbs: readonly Crumb[]; 
                 {s.name}
               </Link>
             ) : (
-              <button key={s.name} type="button" className={look} aria-current={s.current ? 'step' : undefined} onClick={s.onClick}>
+              <button
+                key={s.name}
+                type="button"
+                className={look}
+                aria-current={s.current ? 'step' : undefined}
+                onClick={s.onClick}
+              >
                 {s.name}
               </button>
             )

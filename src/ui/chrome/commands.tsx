@@ -68,4 +68,10 @@ function matches(event: KeyboardEvent, keys: string): boolean {
   )
 }
 
-export const shownKeys = (keys: string): string => keys.replace('Mod', 'Ctrl').replace('ArrowUp', '↑').replace('ArrowDown', '↓').replace('ArrowRight', '→').replace('ArrowLeft', '←')
+export const shownKeys = (keys: string): string =>
+  keys
+    .replace('Mod', 'Ctrl')
+    .replace('ArrowUp', '↑')
+    .replace('ArrowDown', '↓')
+    .replace('ArrowRight', '→')
+    .replace('ArrowLeft', '←')

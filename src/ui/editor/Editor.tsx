@@ -48,7 +48,10 @@ const marksPlugin = () =>
           const at = positionsOf(p, span)
           return at ? [Decoration.inline(at.from, at.to, { class: name })] : []
         }
-        const shown = [...(given.read ? show(given.read, 'passage-read') : []), ...given.lit.flatMap((s) => show(s, 'words-lit'))]
+        const shown = [
+          ...(given.read ? show(given.read, 'passage-read') : []),
+          ...given.lit.flatMap((s) => show(s, 'words-lit')),
+        ]
         return { marks: given, shown: DecorationSet.create(state.doc, shown) }
       },
     },
@@ -61,7 +64,12 @@ const hintPlugin = () =>
       decorations: (state) => {
         const first = state.doc.firstChild
         if (state.doc.childCount !== 1 || !first?.isTextblock || first.content.size > 0) return null
-        return DecorationSet.create(state.doc, [Decoration.node(0, first.nodeSize, { class: 'is-empty', 'data-hint': 'Write or paste here: steps, a list, a page of a handbook …' })])
+        return DecorationSet.create(state.doc, [
+          Decoration.node(0, first.nodeSize, {
+            class: 'is-empty',
+            'data-hint': 'Write or paste here: steps, a list, a page of a handbook …',
+          }),
+        ])
       },
     },
   })
@@ -81,9 +89,23 @@ export function Editor({ fragment, marks, handle, onText, onMark, onPoint, onToo
     const editor = new EditorView(mount.current, {
       state: EditorState.create({
         schema: manuscriptSchema,
-        plugins: [ySyncPlugin(fragment), yUndoPlugin(), ...keyPlugins(), pastePlugin((n, l) => calls.current.onTooLong(n, l)), tableEditing(), marksPlugin(), hintPlugin()],
+        plugins: [
+          ySyncPlugin(fragment),
+          yUndoPlugin(),
+          ...keyPlugins(),
+          pastePlugin((n, l) => calls.current.onTooLong(n, l)),
+          tableEditing(),
+          marksPlugin(),
+          hintPlugin(),
+        ],
       }),
-      attributes: { class: 'manuscript', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'Manuscript', spellcheck: 'true' },
+      attributes: {
+        class: 'manuscript',
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': 'Manuscript',
+        spellcheck: 'true',
+      },
       // The shared document speaks up while the view is still being made, so the view is taken from `this`.
       dispatchTransaction(this: EditorView, tr) {
         this.updateState(this.state.apply(tr))

@@ -27,8 +27,16 @@ const lineBreak: Command = (state, dispatch) => {
 
 const insertTable: Command = (state, dispatch) => {
   const cell = (type: string) => node(type).createAndFill()
-  const row = (type: string) => node('table_row').create(null, [cell(type), cell(type), cell(type)].flatMap((c) => (c ? [c] : [])))
-  dispatch?.(state.tr.replaceSelectionWith(node('table').create(null, [row('table_header'), row('table_cell'), row('table_cell')])).scrollIntoView())
+  const row = (type: string) =>
+    node('table_row').create(
+      null,
+      [cell(type), cell(type), cell(type)].flatMap((c) => (c ? [c] : [])),
+    )
+  dispatch?.(
+    state.tr
+      .replaceSelectionWith(node('table').create(null, [row('table_header'), row('table_cell'), row('table_cell')]))
+      .scrollIntoView(),
+  )
   return true
 }
 

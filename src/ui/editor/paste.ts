@@ -49,7 +49,8 @@ export function pastePlugin(onTooLong: (length: number, limit: number) => void):
       clipboardTextParser: (text) => {
         const clean = cleanText(text)
         const lines = clean.split('\n').filter((l) => l.trim() !== '')
-        if (lines.length <= 1) return new Slice(Fragment.from(clean.trim() ? manuscriptSchema.text(clean.trim()) : null), 0, 0)
+        if (lines.length <= 1)
+          return new Slice(Fragment.from(clean.trim() ? manuscriptSchema.text(clean.trim()) : null), 0, 0)
         return new Slice(Fragment.from(nodesFromText(clean).map((n) => Node.fromJSON(manuscriptSchema, n))), 0, 0)
       },
       handlePaste: (view, event) => {

@@ -10,7 +10,8 @@ function treesOf(parent: Node, start: number): TextTree<number>[] {
   parent.forEach((child, offset) => {
     const at = start + offset
     if (child.isText) out.push({ text: child.text ?? '', place: at })
-    else out.push({ name: child.type.name, attributes: child.attrs, children: child.isLeaf ? [] : treesOf(child, at + 1) })
+    else
+      out.push({ name: child.type.name, attributes: child.attrs, children: child.isLeaf ? [] : treesOf(child, at + 1) })
   })
   return out
 }
@@ -28,7 +29,10 @@ export function spanBetween(p: Projection<number>, from: number, to: number): Sp
   const inside = p.pieces.filter((x) => x.place + (x.span.end - x.span.start) > from && x.place < to)
   const [first, last] = [inside[0], inside.at(-1)]
   if (!first || !last) return null
-  return { start: first.span.start + Math.max(0, from - first.place), end: Math.min(last.span.end, last.span.start + to - last.place) }
+  return {
+    start: first.span.start + Math.max(0, from - first.place),
+    end: Math.min(last.span.end, last.span.start + to - last.place),
+  }
 }
 
 /** The text offset at a document position; null between texts. */

@@ -25,14 +25,28 @@ const nodes: Record<string, NodeSpec> = {
   list_item: { content: 'paragraph block*', defining: true, parseDOM: [{ tag: 'li' }], toDOM: () => ['li', 0] },
   ...tables,
   text: { group: 'inline' },
-  hard_break: { inline: true, group: 'inline', selectable: false, parseDOM: [{ tag: 'br' }], toDOM: () => ['br'], leafText: () => '\n' },
+  hard_break: {
+    inline: true,
+    group: 'inline',
+    selectable: false,
+    parseDOM: [{ tag: 'br' }],
+    toDOM: () => ['br'],
+    leafText: () => '\n',
+  },
 }
 
 /** What a manuscript can hold. Anything else in a paste loses its dress and keeps its words. */
 export const manuscriptSchema = new Schema({
   nodes,
   marks: {
-    strong: { parseDOM: [{ tag: 'strong' }, { tag: 'b', getAttrs: (d) => d.style.fontWeight !== 'normal' && null }, { style: 'font-weight', getAttrs: (v) => /^(bold|[6-9]00)$/.test(v) && null }], toDOM: () => ['strong', 0] },
+    strong: {
+      parseDOM: [
+        { tag: 'strong' },
+        { tag: 'b', getAttrs: (d) => d.style.fontWeight !== 'normal' && null },
+        { style: 'font-weight', getAttrs: (v) => /^(bold|[6-9]00)$/.test(v) && null },
+      ],
+      toDOM: () => ['strong', 0],
+    },
     em: { parseDOM: [{ tag: 'em' }, { tag: 'i' }, { style: 'font-style=italic' }], toDOM: () => ['em', 0] },
   },
 })

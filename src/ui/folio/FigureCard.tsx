@@ -40,8 +40,22 @@ export function FigureCard({ folio, number, shared, drifted, lit, onPoint, onRem
   }, [figure, theme])
   return (
     <figure className="group" data-figure={figure.id}>
-      <Link href={`/folio/${folio}/figure/${figure.id}`} aria-label={`Shape figure ${number}${figure.title ? `, ${figure.title}` : ''}`} className="block overflow-hidden rounded-md border border-rule hover:border-sea">
-        {scene ? <SceneView scene={scene} label={altTextOf(figure)} lit={lit} onPoint={onPoint} className="block max-h-[70vh] w-full" /> : <span className="block aspect-video w-full bg-paper" />}
+      <Link
+        href={`/folio/${folio}/figure/${figure.id}`}
+        aria-label={`Shape figure ${number}${figure.title ? `, ${figure.title}` : ''}`}
+        className="block overflow-hidden rounded-md border border-rule hover:border-sea"
+      >
+        {scene ? (
+          <SceneView
+            scene={scene}
+            label={altTextOf(figure)}
+            lit={lit}
+            onPoint={onPoint}
+            className="block max-h-[70vh] w-full"
+          />
+        ) : (
+          <span className="block aspect-video w-full bg-paper" />
+        )}
       </Link>
       {problem && (
         <p role="alert" className="mt-1 text-[13px] text-needle">
@@ -55,7 +69,12 @@ export function FigureCard({ folio, number, shared, drifted, lit, onPoint, onRem
         </span>
         <span className="ml-auto flex shrink-0 items-center gap-1">
           {drifted && (
-            <button type="button" className="quiet-button text-brass-text" onClick={onReadAgain} title="The passage has changed since this figure was read">
+            <button
+              type="button"
+              className="quiet-button text-brass-text"
+              onClick={onReadAgain}
+              title="The passage has changed since this figure was read"
+            >
               Text has changed: read again
             </button>
           )}

@@ -33,10 +33,24 @@ export function FolioPage({ id, title }: { id: string; title: string }) {
         ]}
         status={<SyncStatus sync={sync} />}
       />
-      {folio && loaded ? <Spread folio={folio} /> : <p className="p-10 text-quiet">{sync.is === 'offline' ? 'The server cannot be reached. This page opens as soon as it answers.' : 'Opening the folio …'}</p>}
+      {folio && loaded ? (
+        <Spread folio={folio} />
+      ) : (
+        <p className="p-10 text-quiet">
+          {sync.is === 'offline'
+            ? 'The server cannot be reached. This page opens as soon as it answers.'
+            : 'Opening the folio …'}
+        </p>
+      )}
     </>
   )
 }
+
+const writingCommands = (write: (name: keyof typeof writing) => void): Command[] =>
+  (Object.keys(writing) as (keyof typeof writing)[]).map((name) => ({
+    name: `Manuscript: ${writing[name].name.toLowerCase()}`,
+    run: () => write(name),
+  }))
 
 type Stand = SharedFigure & { readonly span: Span | null; readonly drifted: boolean }
 const MIN_MARK = 12
@@ -59,7 +73,11 @@ function Spread({ folio }: { folio: OpenFolio }) {
     return figures.map((f) => {
       const span = f.anchor && spanOf(folio.doc, shared, f.anchor)
       const was = f.figure.passage && f.figure.wasRead.text.slice(f.figure.passage.start, f.figure.passage.end)
-      return { ...f, span, drifted: was !== null && (span === null || shared.text.slice(span.start, span.end).trim() !== was.trim()) }
+      return {
+        ...f,
+        span,
+        drifted: was !== null && (span === null || shared.text.slice(span.start, span.end).trim() !== was.trim()),
+      }
     })
     // `text` stands for the manuscript's content: anchors move with it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -74,7 +92,11 @@ function Spread({ folio }: { folio: OpenFolio }) {
     if (span && span.end - span.start > 1) setPassage(withLineStart(projection.text, span))
     else tell('There is no text at the caret. Write or mark something first.')
   }, [projection, tell])
-  const onMark = useCallback((span: Span | null) => setPassage(span && span.end - span.start >= MIN_MARK ? withLineStart(projection.text, span) : null), [projection])
+  const onMark = useCallback(
+    (span: Span | null) =>
+      setPassage(span && span.end - span.start >= MIN_MARK ? withLineStart(projection.text, span) : null),
+    [projection],
+  )
   const close = useCallback(() => {
     setPassage(null)
     setLit(null)
@@ -94,16 +116,30 @@ function Spread({ folio }: { folio: OpenFolio }) {
     tell('The figure is removed.', { label: 'Take it back', run: undo })
   }
 
-  const pointAtPart = useCallback((figure: string, source: readonly Span[], part: string | null) => setLit(part === null ? null : { figure, parts: new Set([part]), words: source }), [])
+  const pointAtPart = useCallback(
+    (figure: string, source: readonly Span[], part: string | null) =>
+      setLit(part === null ? null : { figure, parts: new Set([part]), words: source }),
+    [],
+  )
   const pointAtWords = useCallback(
     (offset: number | null) => {
-      const here = offset === null ? undefined : stands.find((s) => s.span && offset >= s.span.start && offset < s.span.end)
+      const here =
+        offset === null ? undefined : stands.find((s) => s.span && offset >= s.span.start && offset < s.span.end)
       const found = here?.span ? partsAt(here, projection.text, offset as number) : null
       setLit((old) => (found ? { figure: (here as Stand).figure.id, ...found } : old === null ? null : null))
       if (!passage || !readings || offset === null || offset < passage.start || offset >= passage.end) return
       const reading = readings.offered[0]?.reading
-      const hit = reading && Object.values({ ...reading.figure.nodes, ...reading.figure.links }).find((n) => n.source.some((s) => offset - passage.start >= s.start && offset - passage.start < s.end))
-      if (hit) setLit({ figure: 'readings', parts: new Set([hit.id]), words: hit.source.map((s) => ({ start: s.start + passage.start, end: s.end + passage.start })) })
+      const hit =
+        reading &&
+        Object.values({ ...reading.figure.nodes, ...reading.figure.links }).find((n) =>
+          n.source.some((s) => offset - passage.start >= s.start && offset - passage.start < s.end),
+        )
+      if (hit)
+        setLit({
+          figure: 'readings',
+          parts: new Set([hit.id]),
+          words: hit.source.map((s) => ({ start: s.start + passage.start, end: s.end + passage.start })),
+        })
     },
     [stands, projection, passage, readings],
   )
@@ -113,7 +149,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
     () => [
       { name: 'Read the passage at the caret', keys: 'Mod+Enter', run: readPassage },
       ...(passage ? [{ name: 'Close the readings', keys: 'Escape', run: close }] : []),
-      ...Object.entries(writing).map(([name, w]) => ({ name: `Manuscript: ${w.name.toLowerCase()}`, run: () => write(name as keyof typeof writing) })),
+      ...writingCommands(write),
     ],
     [readPassage, passage, close, write],
   )
@@ -133,13 +169,19 @@ function Spread({ folio }: { folio: OpenFolio }) {
             onText={setProjection}
             onMark={onMark}
             onPoint={pointAtWords}
-            onTooLong={(length, limit) => tell(`This text has ${length.toLocaleString('en')} characters; a folio holds ${limit.toLocaleString('en')}. Split it into chapters and paste them one by one. Nothing was pasted.`)}
+            onTooLong={(length, limit) =>
+              tell(
+                `This text has ${length.toLocaleString('en')} characters; a folio holds ${limit.toLocaleString('en')}. Split it into chapters and paste them one by one. Nothing was pasted.`,
+              )
+            }
           />
         </section>
         <Facing
           folio={folio}
           stands={stands}
-          suggestions={suggestions.filter((s) => !stands.some((f) => f.span && f.span.start < s.span.end && s.span.start < f.span.end))}
+          suggestions={suggestions.filter(
+            (s) => !stands.some((f) => f.span && f.span.start < s.span.end && s.span.start < f.span.end),
+          )}
           passage={passage}
           topOf={topOf}
           version={projection}
@@ -153,8 +195,13 @@ function Spread({ folio }: { folio: OpenFolio }) {
               readings={readings}
               lit={lit?.figure === 'readings' ? lit.parts : NO_PARTS}
               onPoint={(o, part) => {
-                const source = part === null ? [] : (o.reading.figure.nodes[part] ?? o.reading.figure.links[part])?.source ?? []
-                pointAtPart('readings', source.map((s) => ({ start: s.start + passage.start, end: s.end + passage.start })), part)
+                const source =
+                  part === null ? [] : ((o.reading.figure.nodes[part] ?? o.reading.figure.links[part])?.source ?? [])
+                pointAtPart(
+                  'readings',
+                  source.map((s) => ({ start: s.start + passage.start, end: s.end + passage.start })),
+                  part,
+                )
               }}
               onChoose={choose}
               onClose={close}
@@ -179,7 +226,11 @@ function wordsOf(s: Stand, text: string, part: string): Span[] {
   })
 }
 
-function partsAt(s: Stand, text: string, offset: number): { parts: ReadonlySet<string>; words: readonly Span[] } | null {
+function partsAt(
+  s: Stand,
+  text: string,
+  offset: number,
+): { parts: ReadonlySet<string>; words: readonly Span[] } | null {
   for (const id of [...Object.keys(s.figure.nodes), ...Object.keys(s.figure.links)]) {
     const words = wordsOf(s, text, id)
     if (words.some((w) => offset >= w.start && offset < w.end)) return { parts: new Set([id]), words }
@@ -227,17 +278,37 @@ type FacingProps = {
   readonly onPoint: (s: Stand, part: string | null) => void
   readonly children: React.ReactNode
 }
-type Tops = { readonly rings: readonly number[]; readonly open: readonly number[]; readonly cards: readonly number[]; readonly foot: number; readonly passage: number }
+type Tops = {
+  readonly rings: readonly number[]
+  readonly open: readonly number[]
+  readonly cards: readonly number[]
+  readonly foot: number
+  readonly passage: number
+}
 
 const TOOLS_HEIGHT = 52
 const NO_TOPS: Tops = { rings: [], open: [], cards: [], foot: 0, passage: 0 }
 
 /** Gutter and facing page: each figure level with its passage, a hairline between the ring and the figure. */
-function Facing({ folio, stands, suggestions, passage, topOf, version, lit, onRead, onRemove, onPoint, children }: FacingProps) {
+function Facing({
+  folio,
+  stands,
+  suggestions,
+  passage,
+  topOf,
+  version,
+  lit,
+  onRead,
+  onRemove,
+  onPoint,
+  children,
+}: FacingProps) {
   const page = useRef<HTMLDivElement>(null)
   const [tops, setTops] = useState<Tops>(NO_TOPS)
   const [width, setWidth] = useState(0)
-  const ordered = stands.toSorted((a, b) => (a.span?.start ?? Infinity) - (b.span?.start ?? Infinity) || (a.figure.id < b.figure.id ? -1 : 1))
+  const ordered = stands.toSorted(
+    (a, b) => (a.span?.start ?? Infinity) - (b.span?.start ?? Infinity) || (a.figure.id < b.figure.id ? -1 : 1),
+  )
   const reading = passage !== null
 
   const standing = ordered.map((s) => `${s.figure.id} ${s.span?.start}`).join()
@@ -247,7 +318,10 @@ function Facing({ folio, stands, suggestions, passage, topOf, version, lit, onRe
     const cards = [...(page.current?.querySelectorAll<HTMLElement>('[data-card]') ?? [])]
     const heights = cards.map((c) => c.offsetHeight)
     const rings = ordered.map((s) => top(s.span))
-    const placed = levelled(ordered.map((_, i) => ({ wish: (rings[i] ?? 0) - 8, height: heights[i] ?? 0 })), 28)
+    const placed = levelled(
+      ordered.map((_, i) => ({ wish: (rings[i] ?? 0) - 8, height: heights[i] ?? 0 })),
+      28,
+    )
     const foot = Math.max(0, ...placed.map((t, i) => t + (heights[i] ?? 0)))
     const next = { rings, open: suggestions.map((s) => top(s.span)), cards: placed, foot, passage: top(passage) }
     setTops((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next))
@@ -283,7 +357,13 @@ function Facing({ folio, stands, suggestions, passage, topOf, version, lit, onRe
           </button>
         ))}
         {ordered.map((s, i) => (
-          <a key={s.figure.id} href={`#figure-${s.figure.id}`} className="absolute left-1/2 -translate-x-1/2 rounded-full p-1" style={{ top: (tops.rings[i] ?? 0) + 2 }} aria-label={`Figure ${i + 1}${s.drifted ? ', its text has changed' : ''}`}>
+          <a
+            key={s.figure.id}
+            href={`#figure-${s.figure.id}`}
+            className="absolute left-1/2 -translate-x-1/2 rounded-full p-1"
+            style={{ top: (tops.rings[i] ?? 0) + 2 }}
+            aria-label={`Figure ${i + 1}${s.drifted ? ', its text has changed' : ''}`}
+          >
             <Ring state={s.drifted ? 'half' : 'filled'} active={lit?.figure === s.figure.id} />
           </a>
         ))}
@@ -291,17 +371,39 @@ function Facing({ folio, stands, suggestions, passage, topOf, version, lit, onRe
           ordered.map((s, i) => {
             const [from, to] = [(tops.rings[i] ?? 0) + 14, (tops.cards[i] ?? 0) + 22]
             return (
-              <svg key={s.figure.id} aria-hidden="true" className="pointer-events-none absolute top-0 left-0 w-full overflow-visible" height={Math.max(from, to) + 2}>
-                <path d={`M37 ${from}H46V${to}H56`} fill="none" stroke={s.drifted ? 'var(--brass)' : 'var(--sea)'} strokeWidth="1" opacity="0.7" />
+              <svg
+                key={s.figure.id}
+                aria-hidden="true"
+                className="pointer-events-none absolute top-0 left-0 w-full overflow-visible"
+                height={Math.max(from, to) + 2}
+              >
+                <path
+                  d={`M37 ${from}H46V${to}H56`}
+                  fill="none"
+                  stroke={s.drifted ? 'var(--brass)' : 'var(--sea)'}
+                  strokeWidth="1"
+                  opacity="0.7"
+                />
               </svg>
             )
           })}
       </div>
-      <section ref={page} className="relative px-7 pt-6 pb-16" aria-label="Facing page" style={{ minHeight: reading ? undefined : tops.foot + 60 }}>
+      <section
+        ref={page}
+        className="relative px-7 pt-6 pb-16"
+        aria-label="Facing page"
+        style={{ minHeight: reading ? undefined : tops.foot + 60 }}
+      >
         {reading && <div className="sticky top-1 max-h-[calc(100vh-96px)] overflow-auto">{children}</div>}
         <div className={reading ? 'hidden' : ''}>
           {ordered.map((s, i) => (
-            <div key={s.figure.id} id={`figure-${s.figure.id}`} data-card className="absolute inset-x-7" style={{ top: tops.cards[i] ?? 0 }}>
+            <div
+              key={s.figure.id}
+              id={`figure-${s.figure.id}`}
+              data-card
+              className="absolute inset-x-7"
+              style={{ top: tops.cards[i] ?? 0 }}
+            >
               <FigureCard
                 folio={folio.id}
                 number={i + 1}
@@ -317,7 +419,10 @@ function Facing({ folio, stands, suggestions, passage, topOf, version, lit, onRe
           {ordered.length === 0 && (
             <div className="mt-8 max-w-[26rem] text-quiet">
               <p className="mb-3 font-serif text-[19px] text-ink">This page is for figures.</p>
-              <p className="mb-2">Mark some text on the left, or set the caret in a paragraph or list and press Ctrl+Enter: what it can become appears here.</p>
+              <p className="mb-2">
+                Mark some text on the left, or set the caret in a paragraph or list and press Ctrl+Enter: what it can
+                become appears here.
+              </p>
               {suggestions.length > 0 && <p>An open ring in the gutter marks a passage that already reads as one.</p>}
             </div>
           )}

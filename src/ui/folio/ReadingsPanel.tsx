@@ -19,11 +19,23 @@ const count = (text: string) => text.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.
 export function ReadingsPanel({ readings, lit, onPoint, onChoose, onClose }: Props) {
   const shown = readings?.offered ?? []
   return (
-    <section aria-label="Readings" className="flex flex-col" data-readings={readings ? readings.offered.length : 'reading'}>
+    <section
+      aria-label="Readings"
+      className="flex flex-col"
+      data-readings={readings ? readings.offered.length : 'reading'}
+    >
       <div className="flex items-baseline gap-3 border-b border-rule pb-3">
-        <h2 className="text-[17px] font-semibold">{readings && !readings.worth ? 'Nothing here reads as a figure' : 'This passage reads as'}</h2>
+        <h2 className="text-[17px] font-semibold">
+          {readings && !readings.worth ? 'Nothing here reads as a figure' : 'This passage reads as'}
+        </h2>
         {readings && <span className="text-quiet">{count(readings.text)} words</span>}
-        <button type="button" className="quiet-button ml-auto" onClick={onClose} aria-label="Close the readings" title="Close (Escape)">
+        <button
+          type="button"
+          className="quiet-button ml-auto"
+          onClick={onClose}
+          aria-label="Close the readings"
+          title="Close (Escape)"
+        >
           <X size={16} aria-hidden="true" />
         </button>
       </div>
@@ -34,9 +46,19 @@ export function ReadingsPanel({ readings, lit, onPoint, onChoose, onClose }: Pro
         </p>
       )}
       {readings && !readings.worth && !readings.problem && <NoFigure readings={readings} />}
-      {readings && !readings.interpreted && shown.length > 0 && <p className="border-b border-rule py-2.5 text-[13px] text-quiet">The sentences of this language are not interpreted; lists and their order are.</p>}
+      {readings && !readings.interpreted && shown.length > 0 && (
+        <p className="border-b border-rule py-2.5 text-[13px] text-quiet">
+          The sentences of this language are not interpreted; lists and their order are.
+        </p>
+      )}
       {shown.map((o) => (
-        <ReadingRow key={o.reading.kind} offered={o} lit={lit} onPoint={(part) => onPoint(o, part)} onChoose={(a) => onChoose(o, a)} />
+        <ReadingRow
+          key={o.reading.kind}
+          offered={o}
+          lit={lit}
+          onPoint={(part) => onPoint(o, part)}
+          onChoose={(a) => onChoose(o, a)}
+        />
       ))}
     </section>
   )
@@ -62,7 +84,17 @@ function NoFigure({ readings }: { readings: Readings }) {
   )
 }
 
-function ReadingRow({ offered, lit, onPoint, onChoose }: { offered: Offered; lit: ReadonlySet<string>; onPoint: (part: string | null) => void; onChoose: (arrangement: string) => void }) {
+function ReadingRow({
+  offered,
+  lit,
+  onPoint,
+  onChoose,
+}: {
+  offered: Offered
+  lit: ReadonlySet<string>
+  onPoint: (part: string | null) => void
+  onChoose: (arrangement: string) => void
+}) {
   const { reading, pictures } = offered
   const { taken, of, left } = reading.coverage
   return (
@@ -85,7 +117,13 @@ function ReadingRow({ offered, lit, onPoint, onChoose }: { offered: Offered; lit
             onClick={() => onChoose(p.arrangement)}
           >
             {p.scene ? (
-              <SceneView scene={p.scene} label={`${kinds[reading.kind].name}, ${p.name}`} lit={lit} onPoint={onPoint} className="w-full" />
+              <SceneView
+                scene={p.scene}
+                label={`${kinds[reading.kind].name}, ${p.name}`}
+                lit={lit}
+                onPoint={onPoint}
+                className="w-full"
+              />
             ) : (
               <span className="block aspect-video w-full animate-pulse rounded bg-paper" />
             )}

@@ -4,7 +4,11 @@ const words: Record<SyncState['is'], { text: string; look: string; title: string
   connecting: { text: 'Opening …', look: 'text-quiet', title: 'Fetching the newest state' },
   saving: { text: 'Saving …', look: 'text-quiet', title: 'Your last change is on its way to the server' },
   saved: { text: 'Saved', look: 'text-moss', title: 'Every change is on the server' },
-  offline: { text: 'No connection: kept here', look: 'text-brass-text', title: 'Your changes are kept in this browser and go out when the server answers again' },
+  offline: {
+    text: 'No connection: kept here',
+    look: 'text-brass-text',
+    title: 'Your changes are kept in this browser and go out when the server answers again',
+  },
   refused: { text: 'Not saved', look: 'text-needle', title: '' },
 }
 
@@ -12,7 +16,12 @@ const words: Record<SyncState['is'], { text: string; look: string; title: string
 export function SyncStatus({ sync }: { sync: SyncState }) {
   const w = words[sync.is]
   return (
-    <span role="status" data-sync={sync.is} className={`text-[13px] whitespace-nowrap ${w.look}`} title={sync.is === 'refused' ? sync.why : w.title}>
+    <span
+      role="status"
+      data-sync={sync.is}
+      className={`text-[13px] whitespace-nowrap ${w.look}`}
+      title={sync.is === 'refused' ? sync.why : w.title}
+    >
       {w.text}
       {sync.is === 'refused' && <span className="ml-2">{sync.why}</span>}
     </span>

@@ -1,23 +1,64 @@
 'use client'
 
-import { Bold, Heading1, Heading2, Italic, List, ListOrdered, Pilcrow, Redo2, Table, Undo2, type LucideIcon } from 'lucide-react'
+import {
+  Bold,
+  Heading1,
+  Heading2,
+  Italic,
+  List,
+  ListOrdered,
+  Pilcrow,
+  Redo2,
+  Table,
+  Undo2,
+  type LucideIcon,
+} from 'lucide-react'
 import { writing } from '../editor/keys'
 
-const icons: Record<keyof typeof writing, LucideIcon> = { heading1: Heading1, heading2: Heading2, paragraph: Pilcrow, bold: Bold, italic: Italic, bullets: List, numbers: ListOrdered, table: Table, undo: Undo2, redo: Redo2 }
+const icons: Record<keyof typeof writing, LucideIcon> = {
+  heading1: Heading1,
+  heading2: Heading2,
+  paragraph: Pilcrow,
+  bold: Bold,
+  italic: Italic,
+  bullets: List,
+  numbers: ListOrdered,
+  table: Table,
+  undo: Undo2,
+  redo: Redo2,
+}
 
 /** The few tools of writing, quiet above the page. */
 export function WritingTools({ run, onRead }: { run: (name: keyof typeof writing) => void; onRead: () => void }) {
   return (
-    <div role="toolbar" aria-label="Writing" className="-ml-1.5 mb-4 flex h-9 items-center gap-0.5 border-b border-rule pb-1.5">
+    <div
+      role="toolbar"
+      aria-label="Writing"
+      className="-ml-1.5 mb-4 flex h-9 items-center gap-0.5 border-b border-rule pb-1.5"
+    >
       {(Object.keys(icons) as (keyof typeof writing)[]).map((name) => {
         const Icon = icons[name]
         return (
-          <button key={name} type="button" className="quiet-button" aria-label={writing[name].name} title={`${writing[name].name} (${writing[name].keys.replace('Mod', 'Ctrl').replaceAll('-', '+')})`} onMouseDown={(e) => e.preventDefault()} onClick={() => run(name)}>
+          <button
+            key={name}
+            type="button"
+            className="quiet-button"
+            aria-label={writing[name].name}
+            title={`${writing[name].name} (${writing[name].keys.replace('Mod', 'Ctrl').replaceAll('-', '+')})`}
+            onMouseDown={(e) => e.preventDefault()}
+            onClick={() => run(name)}
+          >
             <Icon size={16} aria-hidden="true" />
           </button>
         )
       })}
-      <button type="button" className="quiet-button ml-auto font-semibold text-sea" onMouseDown={(e) => e.preventDefault()} onClick={onRead} title="Read the marked text, or the block at the caret (Ctrl+Enter)">
+      <button
+        type="button"
+        className="quiet-button ml-auto font-semibold text-sea"
+        onMouseDown={(e) => e.preventDefault()}
+        onClick={onRead}
+        title="Read the marked text, or the block at the caret (Ctrl+Enter)"
+      >
         Read this passage
       </button>
     </div>

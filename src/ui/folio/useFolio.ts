@@ -35,14 +35,24 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
         setSync(state)
         if (state.is === 'saved' || state.is === 'saving') setLoaded(true)
       },
-      unsent: { get: () => localStorage.getItem(key) !== null, set: (on) => (on ? localStorage.setItem(key, '1') : localStorage.removeItem(key)) },
+      unsent: {
+        get: () => localStorage.getItem(key) !== null,
+        set: (on) => (on ? localStorage.setItem(key, '1') : localStorage.removeItem(key)),
+      },
     })
     const kept = new IndexeddbPersistence(`folio ${id}`, doc)
     // The browser's own copy is there at once, also without a network; the server's comes on top of it.
     let open = true
     void kept.whenSynced.then(() => {
       if (!open) return
-      setFolio({ id, doc, manuscript: doc.getXmlFragment('manuscript'), head: doc.getMap('head'), figures: doc.getMap('figures'), connection })
+      setFolio({
+        id,
+        doc,
+        manuscript: doc.getXmlFragment('manuscript'),
+        head: doc.getMap('head'),
+        figures: doc.getMap('figures'),
+        connection,
+      })
       if (doc.getXmlFragment('manuscript').length > 0) setLoaded(true)
       connection.start()
     })
@@ -93,7 +103,8 @@ const readFigures = (figures: Y.Map<Y.Map<unknown>>): readonly SharedFigure[] =>
   })
 const readTitle = (head: Y.Map<unknown>): string => String(head.get('title') ?? '')
 
-export const useFigures = (folio: OpenFolio | null): readonly SharedFigure[] => useShared(folio?.figures ?? null, readFigures, NONE)
+export const useFigures = (folio: OpenFolio | null): readonly SharedFigure[] =>
+  useShared(folio?.figures ?? null, readFigures, NONE)
 export const useTitle = (folio: OpenFolio | null): string => useShared(folio?.head ?? null, readTitle, '')
 
 /** Puts a figure into the folio; the returned function takes it out again. */

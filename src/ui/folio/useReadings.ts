@@ -6,8 +6,18 @@ import type { Scene } from '@/core/scene'
 import type { Theme } from '@/core/style'
 import { compute } from '@/workers/client'
 
-export type Offered = { readonly reading: Reading; readonly pictures: readonly { readonly arrangement: string; readonly name: string; readonly scene: Scene | null }[] }
-export type Readings = { readonly text: string; readonly offered: readonly Offered[]; readonly worth: boolean; readonly interpreted: boolean; readonly tooLong: boolean; readonly problem: string | null }
+export type Offered = {
+  readonly reading: Reading
+  readonly pictures: readonly { readonly arrangement: string; readonly name: string; readonly scene: Scene | null }[]
+}
+export type Readings = {
+  readonly text: string
+  readonly offered: readonly Offered[]
+  readonly worth: boolean
+  readonly interpreted: boolean
+  readonly tooLong: boolean
+  readonly problem: string | null
+}
 
 /** What a passage reads as, with pictures that come in one after the other, best reading first. */
 export function useReadings(text: string | null, theme: Theme): Readings | null {
@@ -16,7 +26,16 @@ export function useReadings(text: string | null, theme: Theme): Readings | null 
     if (text === null) return
     let current = true
     const show = (r: Readings) => current && setState(r)
-    void readAll(text, theme, show, () => current).catch((error: unknown) => show({ text, offered: [], worth: false, interpreted: true, tooLong: false, problem: `This passage could not be read: ${String(error)}` }))
+    void readAll(text, theme, show, () => current).catch((error: unknown) =>
+      show({
+        text,
+        offered: [],
+        worth: false,
+        interpreted: true,
+        tooLong: false,
+        problem: `This passage could not be read: ${String(error)}`,
+      }),
+    )
     return () => {
       current = false
     }
@@ -28,7 +47,10 @@ async function readAll(text: string, theme: Theme, show: (r: Readings) => void, 
   const api = compute()
   const { readings, worth, interpreted, tooLong } = await api.read(text)
   let offered: Offered[] = await Promise.all(
-    readings.map(async (reading) => ({ reading, pictures: (await api.arrangements(reading.kind)).map((a) => ({ arrangement: a.id, name: a.name, scene: null })) })),
+    readings.map(async (reading) => ({
+      reading,
+      pictures: (await api.arrangements(reading.kind)).map((a) => ({ arrangement: a.id, name: a.name, scene: null })),
+    })),
   )
   const publish = () => show({ text, offered, worth, interpreted, tooLong, problem: null })
   publish()
@@ -36,7 +58,10 @@ async function readAll(text: string, theme: Theme, show: (r: Readings) => void, 
     for (const [k, picture] of o.pictures.entries()) {
       if (!wanted()) return
       const scene = await api.draw({ ...o.reading.figure, arrangement: picture.arrangement }, theme, null)
-      offered = offered.with(i, { ...(offered[i] as Offered), pictures: (offered[i] as Offered).pictures.with(k, { ...picture, scene }) })
+      offered = offered.with(i, {
+        ...(offered[i] as Offered),
+        pictures: (offered[i] as Offered).pictures.with(k, { ...picture, scene }),
+      })
       publish()
     }
 }

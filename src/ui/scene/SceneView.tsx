@@ -32,16 +32,24 @@ export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, c
 })
 
 /** The parts alone, for a canvas that brings its own `<svg>`. */
-export const sceneParts = (scene: Scene, lit?: ReadonlySet<string>): ReactNode[] => groupsOf(scene, { as: 'text' }).map((g, i) => element(g, i, lit))
+export const sceneParts = (scene: Scene, lit?: ReadonlySet<string>): ReactNode[] =>
+  groupsOf(scene, { as: 'text' }).map((g, i) => element(g, i, lit))
 
-export const partAt = (target: EventTarget | null): string | null => (target instanceof Element ? (target.closest('[data-part]')?.getAttribute('data-part') ?? null) : null)
+export const partAt = (target: EventTarget | null): string | null =>
+  target instanceof Element ? (target.closest('[data-part]')?.getAttribute('data-part') ?? null) : null
 
 function element(e: SvgElement, key: number, lit?: ReadonlySet<string>): ReactNode {
   const attributes: Record<string, unknown> = { key }
   for (const [name, value] of Object.entries(e.attributes)) {
     // Inside a picture with a name of its own, parts are not announced one by one.
     if (name === 'role' || name === 'aria-label') continue
-    attributes[name === 'xml:space' ? 'xmlSpace' : name.startsWith('data-') ? name : name.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase())] = value
+    attributes[
+      name === 'xml:space'
+        ? 'xmlSpace'
+        : name.startsWith('data-')
+          ? name
+          : name.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase())
+    ] = value
   }
   const part = e.attributes['data-part']
   if (part !== undefined && lit?.has(String(part))) attributes.className = 'lit'

@@ -22,7 +22,8 @@ export function NewFolio({ onClose }: { onClose: (() => void) | null }) {
 
   const open = async (chosen: File | undefined) => {
     if (!chosen) return
-    if (!TEXT_FILE.test(chosen.name)) return setProblem(`“${chosen.name}” is not a Markdown or text file. Save it as .md or .txt and open that.`)
+    if (!TEXT_FILE.test(chosen.name))
+      return setProblem(`“${chosen.name}” is not a Markdown or text file. Save it as .md or .txt and open that.`)
     setProblem(null)
     setText(await chosen.text())
     setName(chosen.name.replace(TEXT_FILE, ''))
@@ -40,7 +41,8 @@ export function NewFolio({ onClose }: { onClose: (() => void) | null }) {
         New folio
       </h2>
       <p id="new-folio-hint" className="mb-3 text-quiet">
-        Paste what you have: notes, a list, a page of a handbook. Headings, lists and tables are recognised, however uneven.
+        Paste what you have: notes, a list, a page of a handbook. Headings, lists and tables are recognised, however
+        uneven.
       </p>
       <textarea
         autoFocus
@@ -66,13 +68,25 @@ export function NewFolio({ onClose }: { onClose: (() => void) | null }) {
         </p>
       )}
       <div className="mt-3 flex flex-wrap items-center gap-3">
-        <button type="button" className="button-primary" disabled={busy || text.trim() === ''} onClick={() => void make()}>
+        <button
+          type="button"
+          className="button-primary"
+          disabled={busy || text.trim() === ''}
+          onClick={() => void make()}
+        >
           {busy ? 'Making the folio …' : 'Make the folio'}
         </button>
         <button type="button" className="button" onClick={() => file.current?.click()}>
           Open a .md or .txt file
         </button>
-        <input ref={file} type="file" hidden accept=".md,.markdown,.txt,text/plain,text/markdown" aria-label="A Markdown or text file" onChange={(e) => void open(e.target.files?.[0])} />
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept=".md,.markdown,.txt,text/plain,text/markdown"
+          aria-label="A Markdown or text file"
+          onChange={(e) => void open(e.target.files?.[0])}
+        />
         {onClose && (
           <button type="button" className="quiet-button" onClick={onClose}>
             Close

@@ -62,7 +62,13 @@ function FolioCard({ folio }: { folio: ShelvedFolio }) {
     else done?.()
     router.refresh()
   }
-  const remove = () => act(send('DELETE', path), () => tell(`“${folio.title}” is deleted.`, { label: 'Take it back', run: () => void act(send('PATCH', path, { deleted: false })) }))
+  const remove = () =>
+    act(send('DELETE', path), () =>
+      tell(`“${folio.title}” is deleted.`, {
+        label: 'Take it back',
+        run: () => void act(send('PATCH', path, { deleted: false })),
+      }),
+    )
   const rename = (title: string) => {
     setNaming(false)
     if (title.trim() && title.trim() !== folio.title) void act(send('PATCH', path, { title: title.trim() }))
@@ -93,7 +99,8 @@ function FolioCard({ folio }: { folio: ShelvedFolio }) {
             </h2>
           )}
           <p className="text-[13px] text-quiet">
-            changed {folio.changed} · {folio.figures.length === 1 ? '1 figure' : `${folio.figures.length} figures`} · {folio.words} words
+            changed {folio.changed} · {folio.figures.length === 1 ? '1 figure' : `${folio.figures.length} figures`} ·{' '}
+            {folio.words} words
           </p>
         </div>
         <Menu>
@@ -102,12 +109,20 @@ function FolioCard({ folio }: { folio: ShelvedFolio }) {
           </MenuButton>
           <MenuItems anchor="bottom end" className="z-30 min-w-36 rounded-md border border-rule bg-page py-1 shadow-lg">
             <MenuItem>
-              <button type="button" className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash" onClick={() => setNaming(true)}>
+              <button
+                type="button"
+                className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash"
+                onClick={() => setNaming(true)}
+              >
                 Rename
               </button>
             </MenuItem>
             <MenuItem>
-              <button type="button" className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash" onClick={() => void remove()}>
+              <button
+                type="button"
+                className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash"
+                onClick={() => void remove()}
+              >
                 Delete
               </button>
             </MenuItem>

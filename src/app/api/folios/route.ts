@@ -10,7 +10,8 @@ export const POST = route(
     const given = await bodyOf(request, body)
     const text = cleanText(given.text)
     if (text.trim() === '' && given.title === undefined) throw new Refusal({ code: 'text-empty' })
-    if (text.length > MAX_MANUSCRIPT) throw new Refusal({ code: 'text-too-long', length: text.length, limit: MAX_MANUSCRIPT })
+    if (text.length > MAX_MANUSCRIPT)
+      throw new Refusal({ code: 'text-too-long', length: text.length, limit: MAX_MANUSCRIPT })
     const id = await makeFolio(person.id, given.title ?? titleFrom(text), text)
     return Response.json({ id }, { status: 201 })
   },

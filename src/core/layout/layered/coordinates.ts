@@ -34,14 +34,20 @@ function oneAlignment(graph: Layers, separation: Separation, upwards: boolean, m
 
 /** Chains of medians that are drawn straight, as the root of each node's chain. Inner segments of long edges win over
  *  what would cross them. */
-function align(layers: readonly (readonly string[])[], edges: readonly Edge[], dummies: ReadonlySet<string>): Map<string, string> {
+function align(
+  layers: readonly (readonly string[])[],
+  edges: readonly Edge[],
+  dummies: ReadonlySet<string>,
+): Map<string, string> {
   const place = new Map(layers.flatMap((l) => l.map((id, i) => [id, i] as const)))
   const above = new Map<string, string[]>()
   for (const e of edges) above.set(e.to, [...(above.get(e.to) ?? []), e.from])
   const root = new Map([...place.keys()].map((id) => [id, id]))
   const taken = new Set<string>()
   for (const layer of layers) {
-    const inner = layer.flatMap((id) => (dummies.has(id) ? (above.get(id) ?? []).filter((u) => dummies.has(u)).map((u) => [u, id] as const) : []))
+    const inner = layer.flatMap((id) =>
+      dummies.has(id) ? (above.get(id) ?? []).filter((u) => dummies.has(u)).map((u) => [u, id] as const) : [],
+    )
     const crosses = (u: string, v: string) =>
       inner.some(([iu, iv]) => iv !== v && (at(place, iu) - at(place, u)) * (at(place, iv) - at(place, v)) < 0)
     let last = -1
@@ -61,7 +67,11 @@ function align(layers: readonly (readonly string[])[], edges: readonly Edge[], d
 }
 const at = (place: ReadonlyMap<string, number>, id: string): number => place.get(id) as number
 
-function compact(layers: readonly (readonly string[])[], root: ReadonlyMap<string, string>, gap: Separation): Map<string, number> {
+function compact(
+  layers: readonly (readonly string[])[],
+  root: ReadonlyMap<string, string>,
+  gap: Separation,
+): Map<string, number> {
   const apart = new Map<string, Map<string, number>>()
   const blocks = new Set(root.values())
   for (const layer of layers)
@@ -74,7 +84,8 @@ function compact(layers: readonly (readonly string[])[], root: ReadonlyMap<strin
     })
   const order = topological([...blocks], apart)
   const x = new Map(order.map((b) => [b, 0]))
-  for (const a of order) for (const [b, d] of apart.get(a) ?? []) x.set(b, Math.max(x.get(b) as number, (x.get(a) as number) + d))
+  for (const a of order)
+    for (const [b, d] of apart.get(a) ?? []) x.set(b, Math.max(x.get(b) as number, (x.get(a) as number) + d))
   for (const a of order.toReversed()) {
     const row = apart.get(a)
     if (row) x.set(a, Math.max(x.get(a) as number, Math.min(...[...row].map(([b, d]) => (x.get(b) as number) - d))))

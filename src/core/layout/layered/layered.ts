@@ -16,7 +16,10 @@ export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
   const ids = sized.nodes.map((n) => n.id)
   const links = sized.links.filter((l) => l.from !== l.to)
   const back = backEdges(ids, links)
-  const graph = layersOf(ids, links.filter((_, i) => !back.has(i)))
+  const graph = layersOf(
+    ids,
+    links.filter((_, i) => !back.has(i)),
+  )
   const node = new Map(sized.nodes.map((n) => [n.id, n]))
   const breadth = (id: string) => (down ? node.get(id)?.width : node.get(id)?.height) ?? 0
   const depth = (id: string) => (down ? node.get(id)?.height : node.get(id)?.width) ?? 0

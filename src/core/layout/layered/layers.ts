@@ -61,7 +61,11 @@ function splitLongEdges(ids: readonly string[], edges: readonly Edge[], rank: Re
   return { edges: out, dummies, rank: ranks, ids: [...ids, ...dummies] }
 }
 
-function depthFirstOrder(ids: readonly string[], edges: readonly Edge[], rank: ReadonlyMap<string, number>): string[][] {
+function depthFirstOrder(
+  ids: readonly string[],
+  edges: readonly Edge[],
+  rank: ReadonlyMap<string, number>,
+): string[][] {
   const after = new Map<string, string[]>()
   for (const e of edges) after.set(e.from, [...(after.get(e.from) ?? []), e.to])
   const layers: string[][] = Array.from({ length: Math.max(-1, ...rank.values()) + 1 }, () => [])
@@ -105,7 +109,8 @@ function fewestCrossings(initial: readonly (readonly string[])[], edges: readonl
 }
 
 type Neighbours = ReadonlyMap<string, readonly string[]>
-const places = (layer: readonly string[] | undefined): Map<string, number> => new Map((layer ?? []).map((id, i) => [id, i]))
+const places = (layer: readonly string[] | undefined): Map<string, number> =>
+  new Map((layer ?? []).map((id, i) => [id, i]))
 
 function sweepOnce(layers: readonly (readonly string[])[], towards: Neighbours, downwards: boolean): string[][] {
   const out = layers.map((l) => [...l])

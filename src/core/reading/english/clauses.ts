@@ -3,7 +3,20 @@ import type { Span } from '../../text'
 import { cueOf, type CueName } from './cues'
 import { actorName, capitalised, joined, labelOf } from './label'
 import { finiteVerb, isImperativeAt, isThirdPersonAt, skipAdverbs, verbReading } from './verbs'
-import { AUXILIARIES, CONJUNCTIONS, DETERMINERS, MODALS, NEGATIONS, PREPOSITIONS, PRONOUNS, isFunctionWord, isWord, wordsOf, type Lexicon, type Word } from './words'
+import {
+  AUXILIARIES,
+  CONJUNCTIONS,
+  DETERMINERS,
+  MODALS,
+  NEGATIONS,
+  PREPOSITIONS,
+  PRONOUNS,
+  isFunctionWord,
+  isWord,
+  wordsOf,
+  type Lexicon,
+  type Word,
+} from './words'
 
 export type Action = {
   readonly label: string
@@ -68,26 +81,36 @@ function saidOf(text: string, span: Span, lexicon: Lexicon): Said {
     const rest = words.filter((w) => w.start >= at.end)
     if (cue.name === 'note') return { ...base, actions: [] }
     if (cue.name === 'go-to-step' || cue.name === 'go-to-start')
-      return { ...base, goTo: { step: cue.name === 'go-to-start' ? 1 : Number(match[1]), span, note: joined(rest).toLowerCase() } }
+      return {
+        ...base,
+        goTo: { step: cue.name === 'go-to-start' ? 1 : Number(match[1]), span, note: joined(rest).toLowerCase() },
+      }
     if (cue.name === 'stop') return base
     if (cue.name === 'repeat-until') return { ...base, condition: conditionOf(rest, false, true, lexicon) }
-    if (['if', 'unless', 'when', 'before', 'after'].includes(cue.name)) return withSubordinate(base, cue.name, rest, lexicon)
+    if (['if', 'unless', 'when', 'before', 'after'].includes(cue.name))
+      return withSubordinate(base, cue.name, rest, lexicon)
     words = rest
   }
-  if (/\?\s*$/.test(text.slice(span.start, span.end)) || all.at(-1)?.text === '?') return { ...base, asks: questionOf(words, lexicon) }
+  if (/\?\s*$/.test(text.slice(span.start, span.end)) || all.at(-1)?.text === '?')
+    return { ...base, asks: questionOf(words, lexicon) }
   return { ...base, ...mainClause(words, lexicon) }
 }
 
-const next = (text: string, words: readonly Word[], end: number) => (words[0] ? cueOf(text.slice(words[0].start, end)) : null)
+const next = (text: string, words: readonly Word[], end: number) =>
+  words[0] ? cueOf(text.slice(words[0].start, end)) : null
 
 function withSubordinate(base: Said, name: CueName, words: readonly Word[], lexicon: Lexicon): Said {
   const comma = mainClauseStart(words, name, lexicon)
   if (comma < 0) {
     const whole = [...wordsAt(base, words)]
-    if (name === 'if' || name === 'unless') return { ...base, condition: conditionOf(words, name === 'unless', true, lexicon) }
+    if (name === 'if' || name === 'unless')
+      return { ...base, condition: conditionOf(words, name === 'unless', true, lexicon) }
     return { ...base, ...mainClause(whole, lexicon) }
   }
-  const [inside, outside] = [words.slice(0, comma), words.slice(comma).filter((w, i) => !(i === 0 && (w.text === ',' || w.lower === 'then')))]
+  const [inside, outside] = [
+    words.slice(0, comma),
+    words.slice(comma).filter((w, i) => !(i === 0 && (w.text === ',' || w.lower === 'then'))),
+  ]
   const main = mainClause(outside[0]?.lower === 'then' ? outside.slice(1) : outside, lexicon)
   if (name === 'before') {
     const earlier = actionOf(gerundAsBase(inside, lexicon), lexicon)
@@ -106,33 +129,56 @@ function mainClauseStart(words: readonly Word[], name: CueName, lexicon: Lexicon
     const w = words[i] as Word
     if (w.text !== ',' && w.lower !== 'then') continue
     const start = skipAdverbs(words, words[i + 1]?.lower === 'then' ? i + 2 : i + 1)
-    const fronted = name === 'after' || name === 'before' || finiteVerb(words.slice(0, i), 0, lexicon) >= 0 || words.slice(0, i).some((x) => verbReading(x.lower, lexicon)?.form === 'ed')
+    const fronted =
+      name === 'after' ||
+      name === 'before' ||
+      finiteVerb(words.slice(0, i), 0, lexicon) >= 0 ||
+      words.slice(0, i).some((x) => verbReading(x.lower, lexicon)?.form === 'ed')
     const clause = words.slice(start)
-    const opens = isImperativeAt(words, start, lexicon) || finiteVerb(clause, 0, lexicon) > 0 || isNegatedImperative(clause)
+    const opens =
+      isImperativeAt(words, start, lexicon) || finiteVerb(clause, 0, lexicon) > 0 || isNegatedImperative(clause)
     if (fronted && opens) return i
   }
   return -1
 }
-const isNegatedImperative = (w: readonly Word[]): boolean => (w[0]?.lower === 'do' && w[1]?.lower === 'not') || w[0]?.lower === "don't" || w[0]?.lower === 'never'
+const isNegatedImperative = (w: readonly Word[]): boolean =>
+  (w[0]?.lower === 'do' && w[1]?.lower === 'not') || w[0]?.lower === "don't" || w[0]?.lower === 'never'
 
 function gerundAsBase(words: readonly Word[], lexicon: Lexicon): readonly Word[] {
   const first = words[0]
   const reading = first && verbReading(first.lower, lexicon)
-  return first && reading?.form === 'ing' ? [{ ...first, text: reading.base, lower: reading.base }, ...words.slice(1)] : words
+  return first && reading?.form === 'ing'
+    ? [{ ...first, text: reading.base, lower: reading.base }, ...words.slice(1)]
+    : words
 }
 
-const ASKING = new Set(['check', 'decide', 'determine', 'see', 'ask', 'find', 'establish', 'consider', 'assess', 'confirm', 'verify'])
+const ASKING = new Set([
+  'check',
+  'decide',
+  'determine',
+  'see',
+  'ask',
+  'find',
+  'establish',
+  'consider',
+  'assess',
+  'confirm',
+  'verify',
+])
 
 /** A main clause: its coordinated verb phrases, with an "if", "unless" or "until" that trails behind them. */
 function mainClause(words: readonly Word[], lexicon: Lexicon): Pick<Said, 'actions' | 'condition' | 'asks'> {
   const fronted = frontedPhraseEnd(words, lexicon)
   if (fronted > 0) return mainClause(words.slice(fronted + 1), lexicon)
-  const trailing = words.findIndex((w, i) => i > 1 && (w.lower === 'if' || w.lower === 'unless' || w.lower === 'until' || w.lower === 'whether'))
+  const trailing = words.findIndex(
+    (w, i) => i > 1 && (w.lower === 'if' || w.lower === 'unless' || w.lower === 'until' || w.lower === 'whether'),
+  )
   const tail = words[trailing]
   if (tail && tail.lower !== 'until') {
     const before = words.slice(0, trailing)
     const lastVerb = before.findLastIndex((w) => ASKING.has(verbReading(w.lower, lexicon)?.base ?? ''))
-    const asked = lastVerb >= 0 && before.length - lastVerb <= 4 && (tail.lower === 'whether' || before.length - lastVerb <= 2)
+    const asked =
+      lastVerb >= 0 && before.length - lastVerb <= 4 && (tail.lower === 'whether' || before.length - lastVerb <= 2)
     const inside = conditionOf(words.slice(trailing + 1), tail.lower === 'unless', true, lexicon)
     if (asked) {
       const earlier = verbPhrases(before.slice(0, lastVerb), lexicon).filter((a) => a.doing)
@@ -162,8 +208,12 @@ function verbPhrases(words: readonly Word[], lexicon: Lexicon): Action[] {
   const imperative = isImperativeAt(words, start, lexicon) || isNegatedImperative(words.slice(start))
   for (let i = 0; i < words.length; i++) {
     const w = words[i] as Word
-    const isBoundary = i > start && (w.text === ',' || ((w.lower === 'and' || w.lower === 'then' || w.lower === 'but' || w.lower === 'or') && w.text !== ','))
-    const insideVerb = w.lower === 'then' && (AUXILIARIES.has(words[i - 1]?.lower ?? '') || MODALS.has(words[i - 1]?.lower ?? ''))
+    const isBoundary =
+      i > start &&
+      (w.text === ',' ||
+        ((w.lower === 'and' || w.lower === 'then' || w.lower === 'but' || w.lower === 'or') && w.text !== ','))
+    const insideVerb =
+      w.lower === 'then' && (AUXILIARIES.has(words[i - 1]?.lower ?? '') || MODALS.has(words[i - 1]?.lower ?? ''))
     if (isBoundary && !insideVerb && piece.some(isWord)) {
       let j = i + 1
       while (j < words.length && CONJUNCTIONS.has((words[j] as Word).lower)) j++
@@ -185,7 +235,11 @@ function verbPhrases(words: readonly Word[], lexicon: Lexicon): Action[] {
     const action = actionOf(full, lexicon, inherits ? p : full)
     if (!imperative) {
       const f = finiteVerb(full, 0, lexicon)
-      if (f > 0) subject = MODALS.has((full[f] as Word).lower) || AUXILIARIES.has((full[f] as Word).lower) ? full.slice(0, verbGroupEnd(full, f, lexicon)) : full.slice(0, f)
+      if (f > 0)
+        subject =
+          MODALS.has((full[f] as Word).lower) || AUXILIARIES.has((full[f] as Word).lower)
+            ? full.slice(0, verbGroupEnd(full, f, lexicon))
+            : full.slice(0, f)
     }
     return action
   })
@@ -194,31 +248,61 @@ function verbPhrases(words: readonly Word[], lexicon: Lexicon): Action[] {
 /** First word after auxiliaries and adverbs that begin at `f`: with them the subject is inherited ("is emptied and cleaned"). */
 function verbGroupEnd(words: readonly Word[], f: number, lexicon: Lexicon): number {
   let i = f
-  while (i < words.length && (MODALS.has((words[i] as Word).lower) || AUXILIARIES.has((words[i] as Word).lower) || NEGATIONS.has((words[i] as Word).lower))) i++
+  while (
+    i < words.length &&
+    (MODALS.has((words[i] as Word).lower) ||
+      AUXILIARIES.has((words[i] as Word).lower) ||
+      NEGATIONS.has((words[i] as Word).lower))
+  )
+    i++
   return verbReading(words[i]?.lower ?? '', lexicon) ? i : f
 }
 const finiteVerbStartsAt = (p: readonly Word[], lexicon: Lexicon): boolean => {
   const first = p[skipAdverbs(p, 0)]
-  return first !== undefined && !DETERMINERS.has(first.lower) && !PRONOUNS.has(first.lower) && verbReading(first.lower, lexicon) !== null
+  return (
+    first !== undefined &&
+    !DETERMINERS.has(first.lower) &&
+    !PRONOUNS.has(first.lower) &&
+    verbReading(first.lower, lexicon) !== null
+  )
 }
 
 /** Does a verb phrase of the same mood start at `j`? After "and" a noun is as likely, so more is asked than at the start. */
-function opensPhrase(words: readonly Word[], j: number, imperative: boolean, lexicon: Lexicon, comma: boolean): boolean {
+function opensPhrase(
+  words: readonly Word[],
+  j: number,
+  imperative: boolean,
+  lexicon: Lexicon,
+  comma: boolean,
+): boolean {
   const w = words[j]
   if (!isWord(w)) return false
   const rest = words.slice(j)
   if (isNegatedImperative(rest)) return true
   const reading = verbReading(w.lower, lexicon)
   const following = words[j + 1]
-  const objectFollows = following !== undefined && (DETERMINERS.has(following.lower) || PRONOUNS.has(following.lower) || /^\p{N}/u.test(following.text))
+  const objectFollows =
+    following !== undefined &&
+    (DETERMINERS.has(following.lower) || PRONOUNS.has(following.lower) || /^\p{N}/u.test(following.text))
   if (imperative) {
     if (!isImperativeAt(words, j, lexicon)) return false
-    return objectFollows || reading?.strength === 'only' || (reading?.strength === 'leaning' && !(following?.lower === ',')) || (reading?.strength === 'mixed' && isWord(following) && !CONJUNCTIONS.has(following.lower) && !comma) || (comma && reading?.strength === 'mixed' && isWord(following) && !CONJUNCTIONS.has(following.lower))
+    return (
+      objectFollows ||
+      reading?.strength === 'only' ||
+      (reading?.strength === 'leaning' && !(following?.lower === ',')) ||
+      (reading?.strength === 'mixed' && isWord(following) && !CONJUNCTIONS.has(following.lower) && !comma) ||
+      (comma && reading?.strength === 'mixed' && isWord(following) && !CONJUNCTIONS.has(following.lower))
+    )
   }
   if (isThirdPersonAt(words, j, lexicon)) return true
-  if (reading?.form === 'ed' && !lexicon.adjectives.has(w.lower) && !DETERMINERS.has(words[j - 1]?.lower ?? '')) return true
+  if (reading?.form === 'ed' && !lexicon.adjectives.has(w.lower) && !DETERMINERS.has(words[j - 1]?.lower ?? ''))
+    return true
   const f = finiteVerb(rest.slice(0, 8), 0, lexicon)
-  const passive = f > 0 && AUXILIARIES.has((rest[f] as Word).lower) && verbReading(rest[f + 1]?.lower ?? '', lexicon)?.form === 'ed' && DETERMINERS.has(w.lower)
+  const passive =
+    f > 0 &&
+    AUXILIARIES.has((rest[f] as Word).lower) &&
+    verbReading(rest[f + 1]?.lower ?? '', lexicon)?.form === 'ed' &&
+    DETERMINERS.has(w.lower)
   return f > 0 && rest.slice(0, f).every((x) => x.text !== ',') && (passive || isActorPhrase(rest.slice(0, f), lexicon))
 }
 
@@ -238,14 +322,22 @@ export function actionOf(words: readonly Word[], lexicon: Lexicon, own: readonly
     const rest = trimmedWords.slice(trimmedWords[0]?.lower === 'do' ? 2 : 1)
     return make(`Do not ${lowerFirst(labelOf(withoutTail(rest)))}`, null, true, rest)
   }
-  if (isImperativeAt(trimmedWords, 0, lexicon)) return make(labelOf(withoutTail(trimmedWords)), null, true, trimmedWords)
+  if (isImperativeAt(trimmedWords, 0, lexicon))
+    return make(labelOf(withoutTail(trimmedWords)), null, true, trimmedWords)
   const f = finiteVerb(words, 0, lexicon)
   if (f < 0) return make(labelOf(withoutTail(words)), null, false, words)
   const subject = withoutModifiers(words.slice(0, f))
   const actor = isActorPhrase(subject, lexicon) ? actorOf(subject) : null
   let v = f
   let negative = false
-  while (v < words.length && (MODALS.has((words[v] as Word).lower) || AUXILIARIES.has((words[v] as Word).lower) || (words[v] as Word).lower === 'to' || NEGATIONS.has((words[v] as Word).lower) || skipAdverbs(words, v) > v)) {
+  while (
+    v < words.length &&
+    (MODALS.has((words[v] as Word).lower) ||
+      AUXILIARIES.has((words[v] as Word).lower) ||
+      (words[v] as Word).lower === 'to' ||
+      NEGATIONS.has((words[v] as Word).lower) ||
+      skipAdverbs(words, v) > v)
+  ) {
     if (NEGATIONS.has((words[v] as Word).lower)) negative = true
     v++
   }
@@ -264,11 +356,20 @@ export function actionOf(words: readonly Word[], lexicon: Lexicon, own: readonly
     const agent = by >= 0 ? rest.slice(by + 1) : []
     const agentActs = isActorPhrase(agent, lexicon)
     const label = labelOf([head, ...subject, ...(agentActs ? rest.slice(0, by) : rest)])
-    return make(not + (negative ? lowerFirst(label) : label), agentActs ? actorOf(agent) : null, !told, [head, ...subject, ...rest])
+    return make(not + (negative ? lowerFirst(label) : label), agentActs ? actorOf(agent) : null, !told, [
+      head,
+      ...subject,
+      ...rest,
+    ])
   }
   const doing = !told && (actor !== null || subject.every((w) => PRONOUNS.has(w.lower)))
   const label = doing ? labelOf([head, ...rest]) : labelOf(withoutTail(words))
-  return make(doing ? not + (negative ? lowerFirst(label) : label) : label, actor, doing, doing ? [head, ...rest] : words)
+  return make(
+    doing ? not + (negative ? lowerFirst(label) : label) : label,
+    actor,
+    doing,
+    doing ? [head, ...rest] : words,
+  )
 }
 
 const plainAction = (words: readonly Word[]): Action => ({
@@ -292,7 +393,9 @@ function objectOf(words: readonly Word[]): string | null {
 const TAIL = new Set(['until', 'because', 'when', 'once', 'while', 'whenever', 'before'])
 /** Without a trailing clause of time or reason, which says when, not what. */
 function withoutTail(words: readonly Word[]): readonly Word[] {
-  const at = words.findIndex((w, i) => i > 1 && (TAIL.has(w.lower) || (w.lower === 'so' && words[i + 1]?.lower === 'that')))
+  const at = words.findIndex(
+    (w, i) => i > 1 && (TAIL.has(w.lower) || (w.lower === 'so' && words[i + 1]?.lower === 'that')),
+  )
   return at > 1 ? words.slice(0, at) : words
 }
 const lowerFirst = (s: string): string => s.replace(/^\p{Lu}/u, (c) => c.toLocaleLowerCase('en'))
@@ -301,7 +404,13 @@ const lowerFirst = (s: string): string => s.replace(/^\p{Lu}/u, (c) => c.toLocal
 function withoutModifiers(subject: readonly Word[]): readonly Word[] {
   const comma = subject.findLastIndex((w) => w.text === ',')
   const after = subject.slice(comma + 1)
-  const the = after.findLastIndex((w, i) => i > 0 && DETERMINERS.has(w.lower) && !PREPOSITIONS.has(after[i - 1]?.lower ?? '') && !CONJUNCTIONS.has(after[i - 1]?.lower ?? ''))
+  const the = after.findLastIndex(
+    (w, i) =>
+      i > 0 &&
+      DETERMINERS.has(w.lower) &&
+      !PREPOSITIONS.has(after[i - 1]?.lower ?? '') &&
+      !CONJUNCTIONS.has(after[i - 1]?.lower ?? ''),
+  )
   const from = the > 0 ? the : 0
   const relative = after.findIndex((w, i) => i > 0 && (w.lower === 'who' || w.lower === 'which'))
   return after.slice(from, relative > from ? relative : undefined)
@@ -315,8 +424,13 @@ export function isActorPhrase(phrase: readonly Word[], lexicon: Lexicon): boolea
   const head = (stop > 0 ? words.slice(0, stop) : words).at(-1)
   if (!head || /^\p{N}/u.test(head.text)) return false
   const l = head.lower
-  if (['he', 'she', 'they', 'you', 'we', 'i', 'who', 'everyone', 'everybody', 'somebody', 'someone'].includes(l)) return true
-  return lexicon.actors.has(l) || lexicon.actors.has(l.replace(/s$/, '')) || (words.length <= 4 && ROLE_ENDING.test(l) && !lexicon.verbClass.has(l) && !/(?:ter|wer|per)$/.test(l))
+  if (['he', 'she', 'they', 'you', 'we', 'i', 'who', 'everyone', 'everybody', 'somebody', 'someone'].includes(l))
+    return true
+  return (
+    lexicon.actors.has(l) ||
+    lexicon.actors.has(l.replace(/s$/, '')) ||
+    (words.length <= 4 && ROLE_ENDING.test(l) && !lexicon.verbClass.has(l) && !/(?:ter|wer|per)$/.test(l))
+  )
 }
 
 function actorOf(phrase: readonly Word[]): string | null {
@@ -327,7 +441,11 @@ function actorOf(phrase: readonly Word[]): string | null {
 }
 
 export const contentOf = (words: readonly Word[], lexicon: Lexicon): string[] => [
-  ...new Set(words.filter((w) => isWord(w) && !isFunctionWord(w.lower)).map((w) => verbReading(w.lower, lexicon)?.base ?? w.lower.replace(/(?<=[^s])s$/, ''))),
+  ...new Set(
+    words
+      .filter((w) => isWord(w) && !isFunctionWord(w.lower))
+      .map((w) => verbReading(w.lower, lexicon)?.base ?? w.lower.replace(/(?<=[^s])s$/, '')),
+  ),
 ]
 
 const OPPOSITE_SUBJECT: Readonly<Record<string, string>> = { nobody: 'Somebody', nothing: 'Anything', none: 'Any' }
@@ -340,15 +458,27 @@ function conditionOf(words: readonly Word[], inverted: boolean, sure: boolean, l
   let negative = inverted
   const out: Word[] = []
   words.forEach((w, i) => {
-    if (NEGATIONS.has(w.lower) && !['without', 'never', 'only'].includes(w.lower) && !(w.lower === 'no' && i > 0 && (words[i + 1]?.lower === 'longer' || words[i + 1]?.lower === 'more'))) {
+    if (
+      NEGATIONS.has(w.lower) &&
+      !['without', 'never', 'only'].includes(w.lower) &&
+      !(w.lower === 'no' && i > 0 && (words[i + 1]?.lower === 'longer' || words[i + 1]?.lower === 'more'))
+    ) {
       negative = !negative
       const opposite = OPPOSITE_SUBJECT[w.lower]
       if (opposite) out.push({ ...w, text: opposite, lower: opposite.toLowerCase() })
       return
     }
-    const dropsSubject = i === 0 && i < f && (IT.has(w.lower) ? AUXILIARIES.has((words[f] as Word).lower) : w.lower === 'you' || w.lower === 'we')
-    const helper = AUXILIARIES.has(w.lower) && !MODALS.has(words[i - 1]?.lower ?? '') && !(w.lower === 'have' || w.lower === 'has' || w.lower === 'had') && i >= f
-    const perfect = (w.lower === 'has' || w.lower === 'have') && verbReading(words[i + 1]?.lower ?? '', lexicon)?.form === 'ed'
+    const dropsSubject =
+      i === 0 &&
+      i < f &&
+      (IT.has(w.lower) ? AUXILIARIES.has((words[f] as Word).lower) : w.lower === 'you' || w.lower === 'we')
+    const helper =
+      AUXILIARIES.has(w.lower) &&
+      !MODALS.has(words[i - 1]?.lower ?? '') &&
+      !(w.lower === 'have' || w.lower === 'has' || w.lower === 'had') &&
+      i >= f
+    const perfect =
+      (w.lower === 'has' || w.lower === 'have') && verbReading(words[i + 1]?.lower ?? '', lexicon)?.form === 'ed'
     if (dropsSubject || helper || perfect) return
     out.push(w)
   })
@@ -358,12 +488,23 @@ function conditionOf(words: readonly Word[], inverted: boolean, sure: boolean, l
   const label = labelOf(agreed.filter((w) => w.text !== '?')) || 'This holds'
   return { question: `${label}?`, answer: negative ? 'no' : 'yes', source, content: contentOf(agreed, lexicon), sure }
 }
-const thirdPerson = (v: string): string => (/(?:s|x|z|ch|sh|o)$/.test(v) ? `${v}es` : /[^aeiou]y$/.test(v) ? `${v.slice(0, -1)}ies` : `${v}s`)
+const thirdPerson = (v: string): string =>
+  /(?:s|x|z|ch|sh|o)$/.test(v) ? `${v}es` : /[^aeiou]y$/.test(v) ? `${v.slice(0, -1)}ies` : `${v}s`
 
 /** "Is the ramp clear?" becomes "Ramp clear?"; a question with another opening stays as it is. */
 function questionOf(words: readonly Word[], lexicon: Lexicon): Condition {
   const first = words[0]
-  if (first && AUXILIARIES.has(first.lower)) return { ...conditionOf(words.slice(1), false, true, lexicon), source: { start: first.start, end: words.at(-1)?.end ?? first.end } }
+  if (first && AUXILIARIES.has(first.lower))
+    return {
+      ...conditionOf(words.slice(1), false, true, lexicon),
+      source: { start: first.start, end: words.at(-1)?.end ?? first.end },
+    }
   const source = { start: first?.start ?? 0, end: words.at(-1)?.end ?? 0 }
-  return { question: `${capitalised(joined(words.filter((w) => w.text !== '?')))}?`, answer: 'yes', source, content: contentOf(words, lexicon), sure: true }
+  return {
+    question: `${capitalised(joined(words.filter((w) => w.text !== '?')))}?`,
+    answer: 'yes',
+    source,
+    content: contentOf(words, lexicon),
+    sure: true,
+  }
 }

@@ -2,8 +2,22 @@
  *  condition. Every row carries examples that must match and counter-examples that must not; a test runs them all. */
 
 export type CueName =
-  | 'first' | 'next' | 'last' | 'otherwise' | 'answer-yes' | 'answer-no' | 'if' | 'unless' | 'when' | 'before' | 'after'
-  | 'repeat-until' | 'go-to-step' | 'go-to-start' | 'stop' | 'note'
+  | 'first'
+  | 'next'
+  | 'last'
+  | 'otherwise'
+  | 'answer-yes'
+  | 'answer-no'
+  | 'if'
+  | 'unless'
+  | 'when'
+  | 'before'
+  | 'after'
+  | 'repeat-until'
+  | 'go-to-step'
+  | 'go-to-start'
+  | 'stop'
+  | 'note'
 
 export type Cue = {
   readonly name: CueName
@@ -16,22 +30,130 @@ export type Cue = {
 }
 
 export const cues: readonly Cue[] = [
-  { name: 'note', pattern: /^(?:please )?(?:note(?: that|:)|nb\b|remember(?: that|:)|important:|warning:|caution:|tip:)/i, because: 'a remark, not a step', examples: ['Note that the ramp is steep', 'Warning: the deck is wet'], counter: ['Note the time'] },
-  { name: 'answer-no', pattern: /^if (?:not|no|it does(?: not|n't)|it is(?: not|n't)|they (?:do|are)(?: not|n't))(?=[,:]|$| then\b)[,:]?/i, because: 'the other answer', examples: ['If not, hold the sailing', 'If it does not, wait', 'If no: close it'], counter: ['If nobody answers, call again', 'If it is not clear, wait'] },
-  { name: 'answer-yes', pattern: /^(?:if (?:yes|so|it does|it is|they (?:do|are))(?=[,:]|$)|in (?:that|this) case)[,:]?/i, because: 'the answer yes', examples: ['If so, sail', 'In that case, wait'], counter: ['If it is clear, sail'] },
-  { name: 'otherwise', pattern: /^(?:otherwise|or else|else|in all other cases|in any other case|everything else|failing that)\b,?/i, because: 'otherwise', examples: ['Otherwise, close the bow door', 'Or else wait'], counter: ['Elsewhere the rule holds'] },
-  { name: 'if', pattern: /^(?:(?:and|but|or|then) )?(?:only )?(?:if|in case|provided(?: that)?|should(?= (?:the|a|an|any|it|they|you|there|this|that|[a-z]+s)\b))(?= )/i, because: 'a condition', examples: ['If the tide is low, wait', 'In case the radio fails, use flags', 'Should the ramp stick, call the engineer'], counter: ['Should we sail', 'In cases like this'] },
-  { name: 'unless', pattern: /^(?:(?:and|but) )?unless\b/i, because: 'unless', examples: ['Unless the wind drops, stay'], counter: ['Unlashed cars stay'] },
-  { name: 'repeat-until', pattern: /^(?:(?:and|then) )?(?:repeat(?: this| it| the (?:step|steps|process))?|keep (?:doing this|going)|do this|continue|carry on) until\b/i, because: 'repeated until', examples: ['Repeat until the line is tight', 'Repeat this until nobody is left'], counter: ['Repeat the announcement', 'Wait until the light is green'] },
-  { name: 'go-to-step', pattern: /^(?:(?:and|then) )?(?:repeat|go (?:back )?to|return to|continue (?:with|at|from)|start again (?:at|from)|go on to|skip to|proceed to) (?:from )?steps? (\d+)/i, because: 'goes to a numbered step', examples: ['Go back to step 2', 'Repeat step 3', 'Return to step 1 and wait'], counter: ['Go back to the ramp'] },
-  { name: 'go-to-start', pattern: /^(?:(?:and|then) )?(?:start (?:again|over)|begin again|go back to the (?:beginning|start)|repeat (?:everything|from the (?:beginning|start)))\b/i, because: 'starts again', examples: ['Start again', 'Go back to the beginning'], counter: ['Start the engine again'] },
-  { name: 'stop', pattern: /^(?:(?:and|then) )?(?:the (?:process|procedure|check|task|job) (?:ends|is (?:over|finished|complete|done))|stop here|you are done|that is (?:all|it)|end of (?:procedure|process))\b/i, because: 'the end', examples: ['The process ends', 'Stop here'], counter: ['Stop the engine'] },
-  { name: 'first', pattern: /^(?:first(?:ly)?(?: of all)?|to (?:begin|start)(?: with)?|initially)(?:,| (?!aid|mate|class|officer|deck|floor|aider))/i, because: 'the first step', examples: ['First, check the ramp', 'First of all, count', 'To begin with, look'], counter: ['First aid kits are red', 'First mate checks the ramp'] },
-  { name: 'last', pattern: /^(?:finally|lastly|last of all|in the end|at the end|to finish)\b,?/i, because: 'the last step', examples: ['Finally, sign', 'Lastly close it'], counter: ['Last year the rule changed'] },
-  { name: 'next', pattern: /^(?:and )?(?:then|next(?=,| (?:the|a|an|you|we|check|[a-z]+ the)\b)|after (?:that|this|which)|afterwards|subsequently|secondly|thirdly|second,|third,|now(?=,| [a-z])|later|following (?:this|that)|meanwhile|in the meantime|at the same time)\b,?/i, because: 'what comes next', examples: ['Then close the door', 'After that, wave', 'Next, lift the ramp'], counter: ['Next door is the office', 'After the check, sail'] },
-  { name: 'before', pattern: /^before(?= )/i, because: 'before', examples: ['Before you load, check the ramp', 'Before loading, check the ramp'], counter: ['Beforehand, call'] },
-  { name: 'after', pattern: /^(?:after|once|as soon as|having|upon|on(?= [a-z]+ing\b))(?= (?!again|more|a (?:day|week|month|year|shift)|an hour|per\b))/i, because: 'after', examples: ['Once the cars are in, close the door', 'After loading, close the door', 'After the meeting, sign'], counter: ['Once a day, check the ramp', 'Once again, count'] },
-  { name: 'when', pattern: /^(?:(?:and|but) )?(?:when(?:ever)?|where|while|as long as)(?= )/i, because: 'when', examples: ['When the light is green, go'], counter: ['Whenceforth we sail'] },
+  {
+    name: 'note',
+    pattern: /^(?:please )?(?:note(?: that|:)|nb\b|remember(?: that|:)|important:|warning:|caution:|tip:)/i,
+    because: 'a remark, not a step',
+    examples: ['Note that the ramp is steep', 'Warning: the deck is wet'],
+    counter: ['Note the time'],
+  },
+  {
+    name: 'answer-no',
+    pattern: /^if (?:not|no|it does(?: not|n't)|it is(?: not|n't)|they (?:do|are)(?: not|n't))(?=[,:]|$| then\b)[,:]?/i,
+    because: 'the other answer',
+    examples: ['If not, hold the sailing', 'If it does not, wait', 'If no: close it'],
+    counter: ['If nobody answers, call again', 'If it is not clear, wait'],
+  },
+  {
+    name: 'answer-yes',
+    pattern: /^(?:if (?:yes|so|it does|it is|they (?:do|are))(?=[,:]|$)|in (?:that|this) case)[,:]?/i,
+    because: 'the answer yes',
+    examples: ['If so, sail', 'In that case, wait'],
+    counter: ['If it is clear, sail'],
+  },
+  {
+    name: 'otherwise',
+    pattern: /^(?:otherwise|or else|else|in all other cases|in any other case|everything else|failing that)\b,?/i,
+    because: 'otherwise',
+    examples: ['Otherwise, close the bow door', 'Or else wait'],
+    counter: ['Elsewhere the rule holds'],
+  },
+  {
+    name: 'if',
+    pattern:
+      /^(?:(?:and|but|or|then) )?(?:only )?(?:if|in case|provided(?: that)?|should(?= (?:the|a|an|any|it|they|you|there|this|that|[a-z]+s)\b))(?= )/i,
+    because: 'a condition',
+    examples: [
+      'If the tide is low, wait',
+      'In case the radio fails, use flags',
+      'Should the ramp stick, call the engineer',
+    ],
+    counter: ['Should we sail', 'In cases like this'],
+  },
+  {
+    name: 'unless',
+    pattern: /^(?:(?:and|but) )?unless\b/i,
+    because: 'unless',
+    examples: ['Unless the wind drops, stay'],
+    counter: ['Unlashed cars stay'],
+  },
+  {
+    name: 'repeat-until',
+    pattern:
+      /^(?:(?:and|then) )?(?:repeat(?: this| it| the (?:step|steps|process))?|keep (?:doing this|going)|do this|continue|carry on) until\b/i,
+    because: 'repeated until',
+    examples: ['Repeat until the line is tight', 'Repeat this until nobody is left'],
+    counter: ['Repeat the announcement', 'Wait until the light is green'],
+  },
+  {
+    name: 'go-to-step',
+    pattern:
+      /^(?:(?:and|then) )?(?:repeat|go (?:back )?to|return to|continue (?:with|at|from)|start again (?:at|from)|go on to|skip to|proceed to) (?:from )?steps? (\d+)/i,
+    because: 'goes to a numbered step',
+    examples: ['Go back to step 2', 'Repeat step 3', 'Return to step 1 and wait'],
+    counter: ['Go back to the ramp'],
+  },
+  {
+    name: 'go-to-start',
+    pattern:
+      /^(?:(?:and|then) )?(?:start (?:again|over)|begin again|go back to the (?:beginning|start)|repeat (?:everything|from the (?:beginning|start)))\b/i,
+    because: 'starts again',
+    examples: ['Start again', 'Go back to the beginning'],
+    counter: ['Start the engine again'],
+  },
+  {
+    name: 'stop',
+    pattern:
+      /^(?:(?:and|then) )?(?:the (?:process|procedure|check|task|job) (?:ends|is (?:over|finished|complete|done))|stop here|you are done|that is (?:all|it)|end of (?:procedure|process))\b/i,
+    because: 'the end',
+    examples: ['The process ends', 'Stop here'],
+    counter: ['Stop the engine'],
+  },
+  {
+    name: 'first',
+    pattern:
+      /^(?:first(?:ly)?(?: of all)?|to (?:begin|start)(?: with)?|initially)(?:,| (?!aid|mate|class|officer|deck|floor|aider))/i,
+    because: 'the first step',
+    examples: ['First, check the ramp', 'First of all, count', 'To begin with, look'],
+    counter: ['First aid kits are red', 'First mate checks the ramp'],
+  },
+  {
+    name: 'last',
+    pattern: /^(?:finally|lastly|last of all|in the end|at the end|to finish)\b,?/i,
+    because: 'the last step',
+    examples: ['Finally, sign', 'Lastly close it'],
+    counter: ['Last year the rule changed'],
+  },
+  {
+    name: 'next',
+    pattern:
+      /^(?:and )?(?:then|next(?=,| (?:the|a|an|you|we|check|[a-z]+ the)\b)|after (?:that|this|which)|afterwards|subsequently|secondly|thirdly|second,|third,|now(?=,| [a-z])|later|following (?:this|that)|meanwhile|in the meantime|at the same time)\b,?/i,
+    because: 'what comes next',
+    examples: ['Then close the door', 'After that, wave', 'Next, lift the ramp'],
+    counter: ['Next door is the office', 'After the check, sail'],
+  },
+  {
+    name: 'before',
+    pattern: /^before(?= )/i,
+    because: 'before',
+    examples: ['Before you load, check the ramp', 'Before loading, check the ramp'],
+    counter: ['Beforehand, call'],
+  },
+  {
+    name: 'after',
+    pattern:
+      /^(?:after|once|as soon as|having|upon|on(?= [a-z]+ing\b))(?= (?!again|more|a (?:day|week|month|year|shift)|an hour|per\b))/i,
+    because: 'after',
+    examples: ['Once the cars are in, close the door', 'After loading, close the door', 'After the meeting, sign'],
+    counter: ['Once a day, check the ramp', 'Once again, count'],
+  },
+  {
+    name: 'when',
+    pattern: /^(?:(?:and|but) )?(?:when(?:ever)?|where|while|as long as)(?= )/i,
+    because: 'when',
+    examples: ['When the light is green, go'],
+    counter: ['Whenceforth we sail'],
+  },
 ]
 
 export const cueOf = (clause: string): { cue: Cue; length: number; match: RegExpExecArray } | null => {

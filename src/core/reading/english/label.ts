@@ -5,22 +5,66 @@ import { ADVERBS, DETERMINERS, NEGATIONS, isNumber, isWord, type Word } from './
 const MOST_WORDS = 6
 const ARTICLES = new Set(['the', 'a', 'an'])
 const POSSESSIVES = new Set(['your', 'his', 'her', 'its', 'our', 'their', 'my'])
-const FILLERS = new Set(['please', 'also', 'then', 'immediately', 'carefully', 'simply', 'always', 'just', 'usually', 'finally', 'promptly'])
+const FILLERS = new Set([
+  'please',
+  'also',
+  'then',
+  'immediately',
+  'carefully',
+  'simply',
+  'always',
+  'just',
+  'usually',
+  'finally',
+  'promptly',
+])
 /** A phrase that starts with one of these may go when a label is too long. "of" belongs to its noun. */
-const CUTTABLE = new Set(['in', 'on', 'at', 'with', 'by', 'from', 'for', 'during', 'through', 'along', 'across', 'near', 'beside', 'inside', 'onto', 'into', 'to', 'after', 'before', 'over', 'under', 'around', 'via', 'because', 'so', 'which', 'who', 'where'])
+const CUTTABLE = new Set([
+  'in',
+  'on',
+  'at',
+  'with',
+  'by',
+  'from',
+  'for',
+  'during',
+  'through',
+  'along',
+  'across',
+  'near',
+  'beside',
+  'inside',
+  'onto',
+  'into',
+  'to',
+  'after',
+  'before',
+  'over',
+  'under',
+  'around',
+  'via',
+  'because',
+  'so',
+  'which',
+  'who',
+  'where',
+])
 const MEASURED = new Set(['than', 'least', 'most', 'above', 'below', 'over', 'under', 'without', 'only', 'not'])
 
 export function labelOf(words: readonly Word[]): string {
   let kept = words.filter((w) => !FILLERS.has(w.lower) && !ARTICLES.has(w.lower) && !POSSESSIVES.has(w.lower))
   while (count(kept) > MOST_WORDS) {
-    const cut = kept.findLastIndex((w, i) => i >= 2 && CUTTABLE.has(w.lower) && !isNumber(kept[i + 1]) && !keepsMeaning(kept.slice(i)))
+    const cut = kept.findLastIndex(
+      (w, i) => i >= 2 && CUTTABLE.has(w.lower) && !isNumber(kept[i + 1]) && !keepsMeaning(kept.slice(i)),
+    )
     if (cut < 2 || count(kept.slice(0, cut)) < 2) break
     kept = kept.slice(0, cut)
   }
   return capitalised(joined(kept))
 }
 
-const keepsMeaning = (tail: readonly Word[]): boolean => tail.some((w) => MEASURED.has(w.lower) || NEGATIONS.has(w.lower) || isNumber(w))
+const keepsMeaning = (tail: readonly Word[]): boolean =>
+  tail.some((w) => MEASURED.has(w.lower) || NEGATIONS.has(w.lower) || isNumber(w))
 const count = (words: readonly Word[]): number => words.filter(isWord).length
 
 /** Words with the spaces that belong between them. */
@@ -28,7 +72,12 @@ export function joined(words: readonly Word[]): string {
   let out = ''
   words.forEach((w, i) => {
     const before = words[i - 1]
-    const tight = i === 0 || /^[,.;:!?)%’'”\]]$/.test(w.text) || /^[(“‘[/]$/.test(before?.text ?? '') || (before?.end === w.start && !isWord(w)) || (before?.end === w.start && !isWord(before))
+    const tight =
+      i === 0 ||
+      /^[,.;:!?)%’'”\]]$/.test(w.text) ||
+      /^[(“‘[/]$/.test(before?.text ?? '') ||
+      (before?.end === w.start && !isWord(w)) ||
+      (before?.end === w.start && !isWord(before))
     out += (tight ? '' : ' ') + w.text
   })
   return out.replace(/^[\s,;:–—-]+|[\s,;:.–—-]+$/g, '').trim()
@@ -37,5 +86,5 @@ export function joined(words: readonly Word[]): string {
 export const capitalised = (s: string): string => s.replace(/^\p{Ll}(?!\p{Lu})/u, (c) => c.toLocaleUpperCase('en'))
 
 /** A noun phrase as a name for who acts: no article, as written otherwise. */
-export const actorName = (words: readonly Word[]): string => capitalised(joined(words.filter((w) => !DETERMINERS.has(w.lower) && !ADVERBS.has(w.lower))))
-
+export const actorName = (words: readonly Word[]): string =>
+  capitalised(joined(words.filter((w) => !DETERMINERS.has(w.lower) && !ADVERBS.has(w.lower))))

@@ -1,6 +1,18 @@
 /** Which words of a clause are verbs: the lexicon says how much a word is a verb, its place decides. Position rules
  *  instead of a statistical tagger, because imperatives (the language of handbooks) are what taggers miss most. */
-import { ADVERBS, AUXILIARIES, DETERMINERS, MODALS, PREPOSITIONS, PRONOUNS, isNumber, isWord, type Lexicon, type VerbClass, type Word } from './words'
+import {
+  ADVERBS,
+  AUXILIARIES,
+  DETERMINERS,
+  MODALS,
+  PREPOSITIONS,
+  PRONOUNS,
+  isNumber,
+  isWord,
+  type Lexicon,
+  type VerbClass,
+  type Word,
+} from './words'
 
 export type Form = 'base' | 's' | 'ed' | 'ing'
 export type VerbReading = { readonly base: string; readonly form: Form; readonly strength: VerbClass }
@@ -33,7 +45,8 @@ const withStem = (bare: string, withE: string): string[] =>
   /([bdfglmnprt])\1$/.test(bare) ? [bare.slice(0, -1), bare, withE] : [bare, withE]
 
 const startsNounPhrase = (w: Word | undefined): boolean =>
-  w !== undefined && (DETERMINERS.has(w.lower) || isNumber(w) || (PRONOUNS.has(w.lower) && w.lower !== 'who' && w.lower !== 'which'))
+  w !== undefined &&
+  (DETERMINERS.has(w.lower) || isNumber(w) || (PRONOUNS.has(w.lower) && w.lower !== 'who' && w.lower !== 'which'))
 
 /** Rule: a clause begins with a base form. Nouns that could be verbs need an object that shows it. */
 export function isImperativeAt(words: readonly Word[], i: number, lexicon: Lexicon): boolean {
@@ -56,7 +69,8 @@ export function isImperativeAt(words: readonly Word[], i: number, lexicon: Lexic
 function laterFiniteVerb(words: readonly Word[], from: number, lexicon: Lexicon): boolean {
   for (let i = from; i < Math.min(words.length, from + 5); i++) {
     const w = words[i] as Word
-    if (!isWord(w) || DETERMINERS.has(w.lower) || PREPOSITIONS.has(w.lower) || w.lower === 'and' || w.lower === 'or') return false
+    if (!isWord(w) || DETERMINERS.has(w.lower) || PREPOSITIONS.has(w.lower) || w.lower === 'and' || w.lower === 'or')
+      return false
     if (MODALS.has(w.lower) || AUXILIARIES.has(w.lower)) return i > from || w.lower !== 'be'
     if (isThirdPersonAt(words, i, lexicon)) return true
   }
@@ -70,7 +84,8 @@ export function isThirdPersonAt(words: readonly Word[], i: number, lexicon: Lexi
   const reading = verbReading(w.lower, lexicon)
   if (reading?.form !== 's') return false
   const next = words[i + 1]
-  if (reading.strength === 'only' || reading.strength === 'leaning') return !isWord(next) || !AUXILIARIES.has(next.lower)
+  if (reading.strength === 'only' || reading.strength === 'leaning')
+    return !isWord(next) || !AUXILIARIES.has(next.lower)
   return startsNounPhrase(next) || (isWord(next) && PREPOSITIONS.has(next.lower) && next.lower !== 'of')
 }
 
@@ -84,8 +99,21 @@ export function finiteVerb(words: readonly Word[], from: number, lexicon: Lexico
     if (i === from || (before && (DETERMINERS.has(before.lower) || PREPOSITIONS.has(before.lower)))) continue
     if (isThirdPersonAt(words, i, lexicon)) return i
     const reading = verbReading(w.lower, lexicon)
-    if (reading?.form === 'ed' && !lexicon.adjectives.has(w.lower) && (startsNounPhrase(words[i + 1]) || reading.strength !== 'rare')) return i
-    if (reading?.form === 'base' && reading.strength !== 'rare' && before && (/[^s]s$/.test(before.lower) || PRONOUNS.has(before.lower)) && !verbReading(before.lower, lexicon)?.form.startsWith('ing') && startsNounPhrase(words[i + 1])) return i
+    if (
+      reading?.form === 'ed' &&
+      !lexicon.adjectives.has(w.lower) &&
+      (startsNounPhrase(words[i + 1]) || reading.strength !== 'rare')
+    )
+      return i
+    if (
+      reading?.form === 'base' &&
+      reading.strength !== 'rare' &&
+      before &&
+      (/[^s]s$/.test(before.lower) || PRONOUNS.has(before.lower)) &&
+      !verbReading(before.lower, lexicon)?.form.startsWith('ing') &&
+      startsNounPhrase(words[i + 1])
+    )
+      return i
     if (reading?.form === 'base' && before && ['i', 'you', 'we', 'they', 'who'].includes(before.lower)) return i
   }
   return -1

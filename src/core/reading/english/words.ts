@@ -26,11 +26,13 @@ put put put|set set set|cut cut cut|shut shut shut|let let let|hit hit hit|read 
 
 /** Everyday working verbs and roles that WordNet does not know as such. */
 const EXTRA_VERBS = 'email log reset photograph text scan restart rinse label tag disinfect unplug'
-const EXTRA_ACTORS = 'agent desk office lab reception crew mate master team staff department management control coordinator passenger'
+const EXTRA_ACTORS =
+  'agent desk office lab reception crew mate master team staff department management control coordinator passenger'
 
 export const englishLexicon = (): Lexicon => {
   const verbClass = new Map<string, VerbClass>()
-  for (const c of ['only', 'leaning', 'mixed', 'rare'] as const) for (const v of lexicon.verbs[c].split(' ')) verbClass.set(v, c)
+  for (const c of ['only', 'leaning', 'mixed', 'rare'] as const)
+    for (const v of lexicon.verbs[c].split(' ')) verbClass.set(v, c)
   for (const v of EXTRA_VERBS.split(' ')) if (verbClass.get(v) !== 'only') verbClass.set(v, 'mixed')
   const irregular = new Map<string, string>()
   for (const row of IRREGULAR.replace(/\n/g, '').split('|')) {
@@ -59,23 +61,42 @@ export function wordsOf(text: string, within: Span): Word[] {
 }
 
 const set = (s: string): ReadonlySet<string> => new Set(s.split(' '))
-export const DETERMINERS = set("the a an this that these those my your his her its our their each every all any some no both either neither another which whose such several many few more most enough")
-export const PREPOSITIONS = set('of in on at to for from with without by about into onto over under above below between through during against along across after before behind beside beyond near off out outside inside per since toward towards until up down upon via within as than like around aboard')
-export const PRONOUNS = set('i you he she it we they me him us them one everyone everybody someone anyone nobody this that these those who whoever which')
+export const DETERMINERS = set(
+  'the a an this that these those my your his her its our their each every all any some no both either neither another which whose such several many few more most enough',
+)
+export const PREPOSITIONS = set(
+  'of in on at to for from with without by about into onto over under above below between through during against along across after before behind beside beyond near off out outside inside per since toward towards until up down upon via within as than like around aboard',
+)
+export const PRONOUNS = set(
+  'i you he she it we they me him us them one everyone everybody someone anyone nobody this that these those who whoever which',
+)
 export const MODALS = set('must should shall will would can could may might')
-export const AUXILIARIES = set("is are was were be been being am has have had do does did isn't aren't wasn't weren't hasn't haven't don't doesn't didn't")
-export const NEGATIONS = set("not never no without cannot can't don't doesn't didn't isn't aren't wasn't weren't won't mustn't shouldn't nobody nothing")
+export const AUXILIARIES = set(
+  "is are was were be been being am has have had do does did isn't aren't wasn't weren't hasn't haven't don't doesn't didn't",
+)
+export const NEGATIONS = set(
+  "not never no without cannot can't don't doesn't didn't isn't aren't wasn't weren't won't mustn't shouldn't nobody nothing",
+)
 export const CONJUNCTIONS = set('and or but nor so yet then')
-export const ADVERBS = set('also always immediately carefully slowly quickly firmly fully clearly again once twice still just only now then first finally please promptly politely gently safely already usually normally together never not simply next back there here up down')
+export const ADVERBS = set(
+  'also always immediately carefully slowly quickly firmly fully clearly again once twice still just only now then first finally please promptly politely gently safely already usually normally together never not simply next back there here up down',
+)
 
 export const isWord = (w: Word | undefined): w is Word => w !== undefined && /^[\p{L}\p{N}]/u.test(w.text)
 export const isNumber = (w: Word | undefined): boolean => w !== undefined && /^\p{N}/u.test(w.text)
 export const isFunctionWord = (l: string): boolean =>
-  DETERMINERS.has(l) || PREPOSITIONS.has(l) || PRONOUNS.has(l) || MODALS.has(l) || AUXILIARIES.has(l) || CONJUNCTIONS.has(l)
+  DETERMINERS.has(l) ||
+  PREPOSITIONS.has(l) ||
+  PRONOUNS.has(l) ||
+  MODALS.has(l) ||
+  AUXILIARIES.has(l) ||
+  CONJUNCTIONS.has(l)
 
 /** Share of the words that are English function words; running English has about 0.4, other languages far less. */
 export function englishShare(words: readonly Word[]): number {
   const letters = words.filter((w) => /^\p{L}/u.test(w.text))
   if (letters.length === 0) return 0
-  return letters.filter((w) => isFunctionWord(w.lower) || ADVERBS.has(w.lower) || w.lower === 'if').length / letters.length
+  return (
+    letters.filter((w) => isFunctionWord(w.lower) || ADVERBS.has(w.lower) || w.lower === 'if').length / letters.length
+  )
 }

@@ -2,7 +2,10 @@ import { z } from 'zod'
 import { bodyOf, folioRoute } from '@/server/answer'
 import { renameFolio, setDeleted } from '@/server/folios'
 
-const change = z.union([z.object({ title: z.string().trim().min(1).max(200) }), z.object({ deleted: z.literal(false) })])
+const change = z.union([
+  z.object({ title: z.string().trim().min(1).max(200) }),
+  z.object({ deleted: z.literal(false) }),
+])
 
 export const DELETE = folioRoute('delete', async ({ folio }) => {
   await setDeleted(folio, true)

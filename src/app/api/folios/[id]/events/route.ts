@@ -7,6 +7,10 @@ export const dynamic = 'force-dynamic'
 export const GET = folioRoute('read', async ({ folio, request }) => {
   const since = Number(new URL(request.url).searchParams.get('since') ?? '0')
   return new Response(folioEvents(folio, Number.isSafeInteger(since) ? since : 0, request.signal), {
-    headers: { 'content-type': 'text/event-stream; charset=utf-8', 'cache-control': 'no-cache, no-transform', 'x-accel-buffering': 'no' },
+    headers: {
+      'content-type': 'text/event-stream; charset=utf-8',
+      'cache-control': 'no-cache, no-transform',
+      'x-accel-buffering': 'no',
+    },
   })
 })

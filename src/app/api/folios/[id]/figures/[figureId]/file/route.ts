@@ -19,7 +19,8 @@ export const GET = folioRoute(
   'read',
   async ({ folio, params, request }) => {
     const parsed = options.safeParse(Object.fromEntries(new URL(request.url).searchParams))
-    if (!parsed.success) throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
+    if (!parsed.success)
+      throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
     const o = parsed.data
     const { figures } = await freshProjection(folio)
     const figure = figures.find((f) => f.id === params.figureId)

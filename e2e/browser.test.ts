@@ -1,0 +1,372 @@
+import assert from 'node:assert/strict'
+import { existsSync, readFileSync, readdirSync } from 'node:fs'
+import path from 'node:path'
+import { after, before, test } from 'node:test'
+import type { ChildProcess } from 'node:child_process'
+import { PNG } from 'pngjs'
+import { Key, axeViolations, eventually, newFolio, openBrowser, sleep, startServer, type Browser } from './support'
+
+const PORT = 4124
+const base = `http://localhost:${PORT}`
+let server: ChildProcess
+let b: Browser
+
+before(async () => {
+  server = await startServer(PORT)
+  b = await openBrowser(base)
+})
+after(async () => {
+  await b.close()
+  server.kill('SIGKILL')
+})
+
+const UNEVEN = `Boarding the deck, as Mara mailed it
+
+ 1. Check the moorings
+ 2. Lower the ramp and lock it
+   3) If the deck is wet, spread sand on the ramp
+4. Load lorries first, then the cars
+\t- chock the last row
+5. Close the bow door
+6. Report the count to the bridge`
+
+const nodesShown = (root: string) =>
+  b.driver.executeScript<string[]>(
+    `return [...document.querySelectorAll(arguments[0] + ' g[data-part]')].filter((g) => g.querySelector('text')).map((g) => [...g.querySelectorAll('text')].map((t) => t.textContent).join(' '))`,
+    root,
+  )
+const download = async (file: string): Promise<Buffer> => {
+  const full = path.join(b.downloads, file)
+  await eventually(
+    `the download ${file}`,
+    15_000,
+    () => existsSync(full) && !readdirSync(b.downloads).some((f) => f.endsWith('.crdownload')),
+  )
+  return readFileSync(full)
+}
+
+test('one story: paste an uneven list, read it, choose, shape, reload, take away', async () => {
+  await b.driver.get(base)
+  await b.click('New folio')
+  await (await b.find('textarea')).sendKeys(UNEVEN.replace(/\t/g, '    '))
+  await b.click('Make the folio')
+  await b.find('.manuscript ol li')
+  await b.saved()
+
+  // Mark the whole list: readings come without being asked for.
+  await b.driver.executeScript(
+    `const s = getSelection(), items = document.querySelectorAll('.manuscript li p'); document.querySelector('.manuscript').focus(); s.setBaseAndExtent(items[0].firstChild, 0, items[items.length - 1].firstChild, items[items.length - 1].textContent.length)`,
+  )
+  await b.find('article[data-kind=process] [data-arrangement=down] svg')
+  assert.match(await b.text('article[data-kind=process]'), /7 of 7 points|8 of 8 points/)
+  const offered = await nodesShown('article[data-kind=process] [data-arrangement=down]')
+  assert.ok(
+    offered.some((n) => n.includes('Lower ramp')) && offered.some((n) => n.includes('Deck wet?')),
+    offered.join(' | '),
+  )
+
+  await (await b.find('article[data-kind=process] [data-arrangement=down]')).click()
+  await b.find('figure[data-figure] svg')
+  await b.saved()
+  await (await b.find('figure[data-figure] figcaption a')).click()
+
+  // The bench: two labels, a question, a drag.
+  await b.find('[data-scale] g[data-part] text')
+  const rename = async (from: string, to: string) => {
+    const row = await b.find(`//button[@data-row='node'][contains(., ${JSON.stringify(from)})]`)
+    await row.click()
+    await b.press(Key.ENTER)
+    const field = await b.find('[aria-label="Words"]')
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), to, Key.ENTER)
+    await b.find(`//button[@data-row='node'][contains(., ${JSON.stringify(to)})]`)
+  }
+  await rename('Check moorings', 'Check all moorings twice')
+  await rename('Close bow door', 'Close and seal the bow door')
+  await (await b.find(`//button[@data-row='node'][contains(., 'Load lorries')]`)).click()
+  await b.click('Add question')
+  await (await b.find('[aria-label="Words of the node"]')).sendKeys('All chocked?', Key.ENTER)
+  await eventually('the question is drawn', 5000, async () =>
+    (await nodesShown('[data-scale]')).some((n) => n.includes('All chocked?')),
+  )
+  assert.equal(await b.count('[data-row=branch]'), 4)
+
+  const boxOf = (words: string) =>
+    b.driver.executeScript<{ x: number; y: number; width: number; height: number }>(
+      `const g = [...document.querySelectorAll('[data-scale] g[data-part]')].find((g) => [...g.querySelectorAll('text')].map((t) => t.textContent).join(' ').includes(arguments[0])); const r = g.getBoundingClientRect(); return { x: r.x, y: r.y, width: r.width, height: r.height }`,
+      words,
+    )
+  const start = await boxOf('Report count')
+  const drag = b.driver
+    .actions({ async: true })
+    .move({ x: Math.round(start.x + start.width / 2), y: Math.round(start.y + start.height / 2) })
+    .press()
+  for (let i = 1; i <= 8; i++)
+    drag.move({
+      x: Math.round(start.x + start.width / 2 + i * 12),
+      y: Math.round(start.y + start.height / 2),
+      duration: 20,
+    })
+  await drag.perform()
+  const midway = await eventually('the node follows the pointer', 3000, async () => {
+    const now = await boxOf('Report count')
+    return now.x > start.x + 40 ? now : null
+  })
+  await b.driver.actions().release().perform()
+  await b.find(`//*[contains(., 'Held where you placed it')]`)
+  assert.ok(midway.x > start.x)
+  await b.saved()
+
+  // Undo takes the last change back, redo brings it again.
+  await b.chord([Key.CONTROL], 'z')
+  await eventually('undone', 3000, async () => (await b.driver.getPageSource()).includes('Placed by layout'))
+  await b.chord([Key.CONTROL, Key.SHIFT], 'z')
+  await eventually('redone', 3000, async () => (await b.driver.getPageSource()).includes('Held where you placed it'))
+  await b.saved()
+
+  const before = (await nodesShown('[data-scale]')).toSorted()
+  await b.driver.navigate().refresh()
+  await b.find('[data-scale] g[data-part] text')
+  await b.saved()
+  assert.deepEqual((await nodesShown('[data-scale]')).toSorted(), before, 'the same after a reload')
+
+  // Take away: the PNG has the geometry of the screen.
+  await b.driver.executeScript('document.title = "ready"')
+  await b.click('Deliver')
+  await (await b.find('//select[option[.="4x"]]/option[.="1x"]')).click()
+  await b.click('Download')
+  const png = PNG.sync.read(await download('Boarding-the-deck-as-Mara-mailed-it.png'))
+  const shapes = await b.driver.executeScript<{
+    width: number
+    height: number
+    shapes: { x: number; y: number; fill: string }[]
+  }>(
+    `const svg = document.querySelector('[data-scale]'), g = svg.firstElementChild, page = g.querySelector('rect'), m = g.getCTM();
+     return { width: page.width.baseVal.value, height: page.height.baseVal.value, shapes: [...g.querySelectorAll('g[data-part]')].flatMap((p) => { const s = p.querySelector('path[fill^="#"][stroke]'); if (!s || !p.querySelector('text')) return []; const r = s.getBBox(); return [{ x: r.x + 10, y: r.y + r.height / 2, fill: s.getAttribute('fill') }] }) }`,
+  )
+  assert.deepEqual([png.width, png.height], [Math.round(shapes.width), Math.round(shapes.height)])
+  assert.ok(shapes.shapes.length >= 10)
+  for (const s of shapes.shapes) {
+    const at = (Math.round(s.y) * png.width + Math.round(s.x)) * 4
+    const colour = `#${[...png.data.subarray(at, at + 3)].map((v) => v.toString(16).padStart(2, '0')).join('')}`
+    assert.equal(colour.toLowerCase(), s.fill.toLowerCase(), `the shape at ${s.x}, ${s.y} has its fill in the file`)
+  }
+  await (await b.find('//label[contains(., "SVG with text")]')).click()
+  await b.click('Download')
+  const svg = (await download('Boarding-the-deck-as-Mara-mailed-it.svg')).toString('utf8')
+  assert.match(svg, /All chocked\?/)
+  assert.match(svg, /@font-face/)
+  assert.deepEqual(await b.complaints(), [])
+})
+
+test('a second window shows changes live; a killed server costs nothing; without a network one goes on', async () => {
+  const folio = await newFolio(base, '# Watch\n\nThe first watch begins at six.')
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('.manuscript p')
+  await b.saved()
+  const other = await openBrowser(base)
+  try {
+    await other.driver.get(`${base}/folio/${folio}`)
+    await other.find('.manuscript p')
+    const end = `const p = [...document.querySelectorAll('.manuscript p')].at(-1), s = getSelection(); document.querySelector('.manuscript').focus(); s.selectAllChildren(p); s.collapseToEnd()`
+    await b.driver.executeScript(end)
+    await b.press(' Two lookouts.')
+    await eventually('the other window shows it', 4000, async () =>
+      (await other.text('.manuscript')).includes('Two lookouts.'),
+    )
+
+    server.kill('SIGKILL')
+    await b.press(' Typed while the server was dead.')
+    await eventually(
+      'the page says so',
+      15_000,
+      async () => (await (await b.find('[data-sync]')).getAttribute('data-sync')) === 'offline',
+    )
+    server = await startServer(PORT)
+    await b.saved()
+    await eventually('the other window has it', 15_000, async () =>
+      (await other.text('.manuscript')).includes('Typed while the server was dead.'),
+    )
+
+    const network = (offline: boolean) =>
+      b.driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
+        offline,
+        latency: 0,
+        downloadThroughput: -1,
+        uploadThroughput: -1,
+      })
+    await b.driver.sendDevToolsCommand('Network.enable', {})
+    await network(true)
+    await b.press(' Written at sea.')
+    await other.driver.executeScript(end)
+    await other.press(' Written ashore.')
+    await sleep(700)
+    await network(false)
+    await eventually('both are merged', 30_000, async () => {
+      const [x, y] = [await b.text('.manuscript'), await other.text('.manuscript')]
+      return x === y && x.includes('Written at sea.') && x.includes('Written ashore.')
+    })
+  } finally {
+    await other.close()
+  }
+})
+
+test('ugly input: 5 MB paste, a sentence without end, a long list, controls, right to left', async () => {
+  const folio = await newFolio(base, 'Start')
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('.manuscript p')
+  await b.saved()
+  await b.driver.executeScript(
+    `const e = document.querySelector('.manuscript'); e.focus(); const t = new DataTransfer(); t.setData('text/plain', 'word '.repeat(1000000)); e.dispatchEvent(new ClipboardEvent('paste', { clipboardData: t, bubbles: true, cancelable: true }))`,
+  )
+  await b.find(`//*[@role='status'][contains(., '5,000,000 characters')]`)
+  const end = () =>
+    b.driver.executeScript(
+      `const s = getSelection(), e = document.querySelector('.manuscript'); e.focus(); s.selectAllChildren(e.lastElementChild); s.collapseToEnd()`,
+    )
+  for (const text of [
+    `${'check the ramp and '.repeat(530)}`,
+    Array.from({ length: 2000 }, (_, i) => `${i + 1}. Check locker ${i + 1}`).join('\n'),
+    'Mind\u0000 the\u0007 gap\ud800 please',
+    'تحقق من المنحدر قبل الإبحار',
+  ]) {
+    await end()
+    await b.paste('.manuscript', { 'text/plain': text })
+  }
+  await b.paste('.manuscript', {
+    'text/html':
+      '<script>window.hit = 1</script><p onclick="x()" style="mso-list:l0 level1 lfo1">1. <b>First</b> locker</p><p style="mso-list:l0 level1 lfo1">2. Second <img src=x onerror="window.hit = 1"> locker</p>',
+  })
+  await eventually(
+    'all is there',
+    20_000,
+    async () =>
+      (await b.driver.executeScript<number>(`return document.querySelectorAll('.manuscript li').length`)) >= 2002,
+  )
+  await b.saved()
+  await end()
+  await b.press(' still usable')
+  await eventually('typing works', 5000, () =>
+    b.driver.executeScript<boolean>(
+      `return document.querySelector('.manuscript').textContent.includes('still usable')`,
+    ),
+  )
+  await b.saved()
+  assert.equal(await b.driver.executeScript('return window.hit ?? null'), null)
+  assert.equal(
+    await b.driver.executeScript(`return /[\\u0000\\u0007]/.test(document.querySelector('.manuscript').textContent)`),
+    false,
+  )
+})
+
+test('text that is no figure is told so, with what would help; pointing lights words and nodes both ways', async () => {
+  const folio = await newFolio(
+    base,
+    'The berth at Port Lorne is sheltered from the west. Visitors like the view.\n\nFirst check the lines. Then lower the ramp. Finally, wave the cars on.',
+  )
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('.manuscript p')
+  const caretIn = (i: number) =>
+    b.driver.executeScript(
+      `const s = getSelection(), e = document.querySelector('.manuscript'); e.focus(); s.collapse(e.children[arguments[0]].firstChild, 3)`,
+      i,
+    )
+  await caretIn(0)
+  await b.chord([Key.CONTROL], Key.ENTER)
+  await b.find(`//h2[contains(., 'Nothing here reads as a figure')]`)
+  await b.press(Key.ESCAPE)
+  await b.find('button[aria-label^="Read the passage that begins here"]')
+  await caretIn(1)
+  await b.chord([Key.CONTROL], Key.ENTER)
+  const node = await b.find('article[data-kind=process] [data-arrangement=down] g[data-part]:last-of-type path')
+  await b.driver.actions().move({ origin: node }).perform()
+  assert.match(await b.text('.words-lit'), /wave the cars on|lower the ramp|check the lines/)
+  const words = await b.driver.executeScript<{ x: number; y: number }>(
+    `const p = document.querySelectorAll('.manuscript p')[1].getBoundingClientRect(); return { x: p.x + 60, y: p.y + 12 }`,
+  )
+  await b.driver
+    .actions()
+    .move({ x: Math.round(words.x), y: Math.round(words.y) })
+    .perform()
+  await b.find('article[data-kind=process] g.lit')
+})
+
+test('keyboard only: from the shelf to a downloaded figure', async () => {
+  await b.driver.get(base)
+  await b.find('main')
+  const tabTo = async (what: string, matches: string, most = 80) => {
+    for (let i = 0; i < most; i++) {
+      if (await b.driver.executeScript<boolean>(`const e = document.activeElement; return ${matches}`)) return
+      await b.press(Key.TAB)
+    }
+    throw new Error(`${what} is not reached by Tab`)
+  }
+  await b.chord([Key.ALT], 'n')
+  await b.find('textarea')
+  await b.press('First check the lines. Then lower the ramp. Finally, wave the cars on.')
+  await b.chord([Key.CONTROL], Key.ENTER)
+  await b.find('.manuscript p')
+  await b.saved()
+  await tabTo('the manuscript', `e.classList.contains('manuscript')`)
+  await b.press(Key.HOME)
+  await b.chord([Key.CONTROL], Key.ENTER)
+  await b.find('[data-arrangement=across] svg')
+  await tabTo('a reading', `e.dataset.arrangement === 'across'`)
+  await b.press(Key.ENTER)
+  await b.find('figure[data-figure] svg')
+  await b.saved()
+  await tabTo('the figure', `e.closest('figure[data-figure]') !== null`)
+  await b.press(Key.ENTER)
+  await b.find('[data-scale] g[data-part] text')
+  await b.saved()
+  await tabTo('the outline', `e.dataset.row === 'node'`)
+  await b.press(Key.ARROW_DOWN, Key.ENTER)
+  await b.find('[aria-label="Words"]')
+  await b.chord([Key.CONTROL], 'a')
+  await b.press('Lower the stern ramp', Key.ENTER)
+  await eventually('renamed', 3000, async () =>
+    (await nodesShown('[data-scale]')).some((n) => n.includes('stern ramp')),
+  )
+  await b.chord([Key.ALT], 'd')
+  await tabTo('Download', `e.textContent.trim() === 'Download'`)
+  await b.press(Key.ENTER)
+  const file = await eventually('the figure is downloaded', 15_000, () =>
+    readdirSync(b.downloads).find((f) => f === 'figure.png'),
+  )
+  assert.equal(PNG.sync.read(readFileSync(path.join(b.downloads, file))).width, 1210)
+})
+
+test('axe-core finds nothing wrong with shelf, folio, readings, bench and deliver, light and dark', async () => {
+  const folio = await newFolio(
+    base,
+    '# Watch\n\nFirst check the lines. Then lower the ramp. If the deck is wet, spread sand. Otherwise, wave the cars on.',
+  )
+  const faults: string[] = []
+  const look = async (where: string) => faults.push(...(await axeViolations(b.driver)).map((v) => `${where}: ${v}`))
+  for (const theme of ['light', 'dark']) {
+    await b.driver.manage().addCookie({ name: 'theme', value: theme })
+    await b.driver.get(base)
+    await b.find('main li')
+    await look(`shelf ${theme}`)
+    await b.driver.get(`${base}/folio/${folio}`)
+    await b.find('.manuscript p')
+    await b.saved()
+    await b.driver.executeScript(
+      `const s = getSelection(), e = document.querySelector('.manuscript'); e.focus(); s.collapse(e.children[1].firstChild, 3)`,
+    )
+    await b.chord([Key.CONTROL], Key.ENTER)
+    await b.find('[data-arrangement=rows] svg')
+    await sleep(300)
+    await look(`readings ${theme}`)
+    await (await b.find('[data-arrangement=down]')).click()
+    await b.find('figure[data-figure] svg')
+    await sleep(200)
+    await look(`folio ${theme}`)
+    await (await b.find('figure[data-figure] figcaption a')).click()
+    await b.find('[data-scale] g[data-part] text')
+    await (await b.find('[data-row=node]')).click()
+    await look(`bench ${theme}`)
+    await b.click('Deliver')
+    await look(`deliver ${theme}`)
+  }
+  assert.deepEqual(faults, [])
+})

@@ -1,0 +1,73 @@
+import assert from 'node:assert/strict'
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { test } from 'node:test'
+import { PNG } from 'pngjs'
+import { z } from 'zod'
+import { figureSchema } from '../src/core/figure'
+
+const dir = mkdtempSync(path.join(tmpdir(), 'compass-'))
+const at = (name: string) => path.join(dir, name)
+const call = (args: string[], input = '') =>
+  spawnSync(path.resolve('bin/idle-compass'), args, { input, encoding: 'utf8', cwd: dir })
+const passages = readFileSync('corpus/passages.jsonl', 'utf8')
+  .trim()
+  .split('\n')
+  .map((l) => JSON.parse(l) as { id: string; text: string; kind: string })
+
+test('read: every passage of the corpus, in one process; every figure is valid', () => {
+  const done = call(['read', '--jsonl'], passages.map((p) => JSON.stringify({ id: p.id, text: p.text })).join('\n'))
+  assert.equal(done.status, 0, done.stderr)
+  const rows = done.stdout
+    .trim()
+    .split('\n')
+    .map((l) => JSON.parse(l) as { id: string; readings: { kind: string; figure: unknown }[] })
+  assert.deepEqual(
+    rows.map((r) => r.id),
+    passages.map((p) => p.id),
+  )
+  for (const r of rows) for (const reading of r.readings) figureSchema.parse(reading.figure)
+})
+
+test('read and draw: text in, JSON, SVG and PNG out; the JSON drawn again gives the same picture', () => {
+  const text = '1. Check the lines\n2. If the deck is wet, spread sand\n3. Load the cars'
+  const read = call(['read', '-', '--json'], text)
+  assert.equal((JSON.parse(read.stdout) as { readings: { kind: string }[] }).readings[0]?.kind, 'process')
+  for (const name of ['a.json', 'a.svg', 'a.png'])
+    assert.equal(
+      call(['draw', '-', '--frame', 'slide-16x9', '--arrangement', 'across', '-o', at(name)], text).status,
+      0,
+    )
+  assert.equal(call(['draw', at('a.json'), '-o', at('b.svg')]).status, 0)
+  assert.equal(readFileSync(at('b.svg'), 'utf8'), readFileSync(at('a.svg'), 'utf8'))
+  assert.equal(PNG.sync.read(readFileSync(at('a.png'))).width, 1280)
+})
+
+test('unusable input ends with 1 and a sentence, a wrong call with 2 and the usage', () => {
+  writeFileSync(at('bad.json'), '{"id": 3}')
+  const cases: [string[], string, number, RegExp][] = [
+    [['read', at('none.md')], '', 1, /could not be read/],
+    [['read', '-'], ' \n', 1, /no text yet/],
+    [['draw', '-', '--kind', 'pie', '-o', at('x.svg')], 'text', 1, /no kind “pie”. Use one of: process/],
+    [['draw', '-', '-o', at('x.gif')], '1. a\n2. b', 1, /no format “gif”/],
+    [['draw', at('bad.json'), '-o', at('x.svg')], '', 1, /not a figure.*docs\/figure.schema.json/],
+    [['draw', '-', '--kind', 'venn', '-o', at('x.svg')], '1. a\n2. b', 1, /does not read as venn/],
+    [['draw', '-'], '1. a\n2. b', 2, /idle-compass draw/],
+    [['sail'], '', 2, /idle-compass read/],
+    [['read', '-', '--loud'], 'x', 2, /idle-compass read/],
+  ]
+  for (const [args, input, status, said] of cases) {
+    const done = call(args, input)
+    assert.equal(done.status, status, `${args.join(' ')}: ${done.stderr}`)
+    assert.match(done.stderr, said)
+  }
+})
+
+test('the published schema is the one of the code', () => {
+  assert.deepEqual(
+    JSON.parse(readFileSync('docs/figure.schema.json', 'utf8')),
+    JSON.parse(JSON.stringify(z.toJSONSchema(figureSchema, { io: 'input' }))),
+  )
+})

@@ -1,0 +1,141 @@
+/** Servers to talk to and to kill, folios to work on, and a browser that speaks in the words of the page. */
+import assert from 'node:assert/strict'
+import { spawn, type ChildProcess } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import type { TestContext } from 'node:test'
+import { By, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import * as Y from 'yjs'
+import { FolioConnection, type SyncState } from '../src/sync/folioConnection'
+import { startBrowser } from './driver.mjs'
+
+export { By, Key }
+
+export const sleep = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
+
+export async function eventually<T>(
+  what: string,
+  ms: number,
+  look: () => Promise<T | null | undefined | false> | T | null | undefined | false,
+): Promise<T> {
+  const end = Date.now() + ms
+  for (;;) {
+    const seen = await look()
+    if (seen) return seen
+    if (Date.now() > end) throw new Error(`not within ${ms} ms: ${what}`)
+    await sleep(50)
+  }
+}
+
+/** Starts the built application on a port; resolves when it is healthy. */
+export async function startServer(port: number): Promise<ChildProcess> {
+  const child = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    { env: { ...process.env, NODE_ENV: 'production', LOG_LEVEL: 'error' }, stdio: ['ignore', 'ignore', 'inherit'] },
+  )
+  await eventually(`the server on port ${port}`, 30_000, () =>
+    fetch(`http://localhost:${port}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    ),
+  )
+  return child
+}
+
+export async function newFolio(base: string, text: string): Promise<string> {
+  const response = await fetch(`${base}/api/folios`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ text }),
+  })
+  assert.equal(response.status, 201, await response.clone().text())
+  return ((await response.json()) as { id: string }).id
+}
+
+/** A person without a browser. Leaves when the test ends. */
+export function client(t: TestContext, base: string, folio: string) {
+  const doc = new Y.Doc()
+  const states: SyncState['is'][] = []
+  const connection = new FolioConnection({
+    folio,
+    doc,
+    base,
+    onState: (s) => states.push(s.is),
+    unsent: { get: () => false, set: () => undefined },
+  })
+  connection.start()
+  t.after(() => connection.stop())
+  return { doc, connection, states }
+}
+
+export type Browser = Awaited<ReturnType<typeof openBrowser>>
+
+export async function openBrowser(base: string, size = { width: 1280, height: 800 }) {
+  const { driver, downloads, close } = await startBrowser(size)
+  await driver.get(`${base}/api/health`)
+  await driver.manage().addCookie({ name: 'theme', value: 'light' })
+  const find = (selector: string, ms = 10_000): Promise<WebElement> =>
+    driver.wait(
+      until.elementLocated(selector.startsWith('//') ? By.xpath(selector) : By.css(selector)),
+      ms,
+      `nothing found for ${selector}`,
+    )
+  const button = (name: string): Promise<WebElement> =>
+    find(`//button[normalize-space(.)=${JSON.stringify(name)} or @aria-label=${JSON.stringify(name)}]`)
+  return {
+    driver,
+    downloads,
+    close,
+    find,
+    button,
+    click: async (name: string) => (await button(name)).click(),
+    press: (...keys: string[]) =>
+      driver
+        .actions()
+        .sendKeys(...keys)
+        .perform(),
+    /** A key with modifiers held. */
+    chord: async (modifiers: readonly string[], key: string) => {
+      const actions = driver.actions()
+      for (const m of modifiers) actions.keyDown(m)
+      actions.sendKeys(key)
+      for (const m of [...modifiers].reverse()) actions.keyUp(m)
+      await actions.perform()
+    },
+    text: async (selector: string) => (await find(selector)).getText(),
+    count: async (selector: string) => (await driver.findElements(By.css(selector))).length,
+    saved: () =>
+      eventually(
+        'the page says “Saved”',
+        10_000,
+        async () => (await (await find('[data-sync]')).getAttribute('data-sync')) === 'saved',
+      ),
+    /** Pastes as the clipboard would: the editor gets the event with the data. */
+    paste: (selector: string, data: Record<string, string>) =>
+      driver.executeScript(
+        `const e = document.querySelector(arguments[0]); e.focus(); const t = new DataTransfer(); for (const [k, v] of Object.entries(arguments[1])) t.setData(k, v);
+         e.dispatchEvent(new ClipboardEvent('paste', { clipboardData: t, bubbles: true, cancelable: true }))`,
+        selector,
+        data,
+      ),
+    /** Errors the page has printed since last asked. */
+    complaints: async () =>
+      (await driver.manage().logs().get(logging.Type.BROWSER))
+        .filter((l) => l.level.name === 'SEVERE' && !l.message.includes('favicon.ico'))
+        .map((l) => l.message),
+  }
+}
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+/** What axe-core finds wrong with the page, WCAG 2.2 A and AA. */
+export async function axeViolations(driver: WebDriver): Promise<string[]> {
+  await driver.executeScript(axeSource)
+  const found = await driver.executeAsyncScript<{ id: string; nodes: { html: string; failureSummary: string }[] }[]>(
+    `const done = arguments[arguments.length - 1]; axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }).then((r) => done(r.violations))`,
+  )
+  return found.flatMap((v) =>
+    v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary.replace(/\s+/g, ' ')}`),
+  )
+}

@@ -1,0 +1,84 @@
+import { Resvg } from '@resvg/resvg-js'
+import { PNG } from 'pngjs'
+import { figureFile } from '@/server/figureFile'
+import { sceneOf } from '../pipeline'
+import { seededFigure } from '../testing/seededFigure'
+import { shippedTypesetter } from '../testing/shippedTypesetter'
+import { escaped, svgFile } from './svg'
+
+const typesetter = shippedTypesetter()
+const hostile = (text: string) => {
+  const figure = seededFigure(4)
+  const id = Object.keys(figure.nodes)[0] as string
+  return {
+    ...figure,
+    title: text,
+    nodes: { ...figure.nodes, [id]: { ...(figure.nodes[id] as (typeof figure.nodes)[string]), text } },
+  }
+}
+
+test('words of a figure never become markup, and every file is well-formed', () => {
+  const figure = hostile('<script>alert(1)</script> & "quoted" \u0000\ud800 ]]>')
+  const svg = svgFile(sceneOf(figure, 'light', typesetter), {
+    words: { as: 'text' },
+    background: true,
+    title: figure.title,
+    description: '"',
+    fontFaces: '',
+  })
+  expect(svg).not.toContain('<script')
+  expect(svg).toContain('&lt;script&gt;')
+  expect(() => new Resvg(svg)).not.toThrow()
+  expect(escaped('\u0001\ud800\ufffe')).toBe('')
+})
+
+test('a PNG has the size asked for, its background, and none when none is wanted', async () => {
+  const figure = { ...seededFigure(4), frame: 'slide-16x9' as const }
+  for (const [scale, background] of [
+    [1, true],
+    [2, false],
+    [4, true],
+  ] as const) {
+    const file = await figureFile(figure, { format: 'png', words: 'outlines', theme: 'light', background, scale })
+    if ('code' in file) throw new Error(file.code)
+    const png = PNG.sync.read(Buffer.from(file))
+    expect([png.width, png.height]).toEqual([1280 * scale, 720 * scale])
+    expect([...png.data.subarray(0, 4)]).toEqual(background ? [255, 255, 255, 255] : [0, 0, 0, 0])
+  }
+})
+
+test('an SVG with text carries its fonts and asks nobody for anything', async () => {
+  const file = await figureFile(hostile('Prüfen घाट'), {
+    format: 'svg',
+    words: 'text',
+    theme: 'dark',
+    background: true,
+    scale: 1,
+  })
+  if ('code' in file) throw new Error(file.code)
+  const svg = Buffer.from(file).toString('utf8')
+  expect(svg).toContain('Prüfen')
+  expect(svg.match(/@font-face/g)?.length).toBeGreaterThanOrEqual(2)
+  expect(svg.match(/(?:href|src)\s*=|url\((?!data:)/g)).toBeNull()
+})
+
+test('a picture too large to make is refused with the numbers', async () => {
+  const figure = { ...seededFigure(4), frame: 'free' as const, arrangement: 'across' }
+  const many = Object.fromEntries(
+    Array.from({ length: 400 }, (_, i) => [
+      `m${i}`,
+      { id: `m${i}`, role: 'step' as const, text: 'Load', order: i, source: [] },
+    ]),
+  )
+  const chain = Object.fromEntries(
+    Array.from({ length: 399 }, (_, i) => [
+      `k${i}`,
+      { id: `k${i}`, role: 'next' as const, from: `m${i}`, to: `m${i + 1}`, order: i, source: [] },
+    ]),
+  )
+  const file = await figureFile(
+    { ...figure, kind: 'process', nodes: many, links: chain },
+    { format: 'png', words: 'outlines', theme: 'light', background: true, scale: 4 },
+  )
+  expect(file).toMatchObject({ code: 'picture-too-large' })
+})

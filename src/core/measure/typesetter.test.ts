@@ -1,0 +1,58 @@
+import { fontChain } from '../style'
+import { shippedTypesetter } from '../testing/shippedTypesetter'
+
+const typesetter = shippedTypesetter()
+const fonts = fontChain('grotesk', 400)
+
+test('lines are no wider than their room and lose no word, in every script', () => {
+  const texts = [
+    'Check the whistle, the light and the straps of each life-jacket',
+    'घाट पर रस्सियों की जाँच करें और रैंप नीचे करें',
+    'تحقق من حبال الإرساء ثم أنزل المنحدر ببطء',
+    'Проверить швартовы и опустить аппарель',
+    'A→B ≥ 3 ✓ mixed घाट and ramp',
+  ]
+  for (const text of texts)
+    for (const room of [80, 140, 300]) {
+      const lines = typesetter.paragraph(text, fonts, 16, room)
+      expect(
+        lines
+          .map((l) => l.text)
+          .join('')
+          .replace(/\s+/g, ''),
+      ).toBe(text.replace(/\s+/g, ''))
+      const widest = Math.max(...lines.map((l) => l.width))
+      const longestWord = Math.max(...text.split(' ').map((w) => typesetter.line(w, fonts, 16).width))
+      expect(widest).toBeLessThanOrEqual(Math.max(room, longestWord) + 0.1)
+    }
+})
+
+test('every script has glyphs in the shipped fonts, and what has none is said', () => {
+  const shown = ['Überprüfen', 'घाट की जाँच', 'تحقق من المنحدر', 'Швартовы', '→ ≥ ✓']
+  for (const text of shown) {
+    expect(typesetter.missing(text, fonts)).toEqual([])
+    expect(
+      typesetter
+        .line(text, fonts, 16)
+        .runs.flatMap((r) => r.glyphs)
+        .some((g) => g.id === 0),
+    ).toBe(false)
+  }
+  expect(typesetter.missing('ramp 橋', fonts)).toEqual(['橋'])
+})
+
+test('right-to-left words stand from right to left, numbers inside them from left to right', () => {
+  const runs = typesetter.line('ramp تحقق end', fonts, 16).runs
+  expect(runs.filter((r) => r.text.trim()).map((r) => [r.text.trim(), r.rtl])).toEqual([
+    ['ramp', false],
+    ['تحقق', true],
+    ['end', false],
+  ])
+  const pure = typesetter.line('أنزل 12 المنحدر', fonts, 16).runs
+  expect(pure.find((r) => r.text.includes('12'))?.rtl).toBe(false)
+  expect(pure[0]?.text.trim()).toBe('المنحدر')
+})
+
+test('controls, lone surrogates and direction overrides are not drawn', () => {
+  expect(typesetter.line('ra\u0000m\u202ep\ud800', fonts, 16).text).toBe('ramp')
+})

@@ -1,0 +1,74 @@
+import * as Y from 'yjs'
+import { blocksOf } from '@/core/text'
+import { anchorOf, nodesFromText, projectShared, sharedNodes, spanOf } from '.'
+
+const made = (text: string) => {
+  const doc = new Y.Doc()
+  const fragment = doc.getXmlFragment('manuscript')
+  fragment.insert(0, sharedNodes(nodesFromText(text)))
+  return { doc, fragment }
+}
+const shape = (text: string) =>
+  blocksOf(text).map(
+    (b) =>
+      `${b.type}${b.type === 'item' ? (b.ordered ? '#' : '-') + b.depth : ''} ${text.slice(b.span.start, b.span.end)}`,
+  )
+
+const UNEVEN = `# Boarding
+
+Before loading:
+  1) Check the moorings
+  2) Lower the ramp
+\t- slowly
+\t- **lock it**
+ 3) Load
+• chocks
+   – lash motorcycles
+
+| Wind | What |
+|---|---|
+| 6 | master decides |`
+
+test('an uneven list as it was pasted keeps its order and its levels', () => {
+  expect(shape(UNEVEN)).toEqual([
+    'heading Boarding',
+    'paragraph Before loading:',
+    'item#0 Check the moorings',
+    'item#0 Lower the ramp',
+    'item-1 slowly',
+    'item-1 lock it',
+    'item#0 Load',
+    'item-1 chocks',
+    'item-2 lash motorcycles',
+    'row | Wind | What |',
+    'row | 6 | master decides |',
+  ])
+})
+
+test('what goes into the shared document comes out as the same blocks', () => {
+  const { fragment } = made(UNEVEN)
+  const text = projectShared(fragment).text
+  const words = (t: string) => blocksOf(t).map((b) => [b.type, b.depth, t.slice(b.span.start, b.span.end)])
+  expect(words(text)).toEqual(words(UNEVEN))
+})
+
+test('anchors stay with their words while others write before, inside and behind them, and say when they are gone', () => {
+  const { doc, fragment } = made('First paragraph here.\n\nCheck the ramp and lower it.\n\nLast paragraph.')
+  const at = (p: { text: string }) => ({ start: p.text.indexOf('Check'), end: p.text.indexOf('lower it.') + 9 })
+  const before = projectShared(fragment)
+  const anchor = anchorOf(before, at(before))
+  if (!anchor) throw new Error('no anchor')
+  const paragraph = (i: number) => (fragment.get(i) as Y.XmlElement).get(0) as Y.XmlText
+  paragraph(0).insert(0, 'Something new. ')
+  paragraph(1).insert(6, 'all of ')
+  const after = projectShared(fragment)
+  const span = spanOf(doc, after, anchor)
+  expect(span && after.text.slice(span.start, span.end)).toBe('Check all of the ramp and lower it.')
+  fragment.delete(1, 1)
+  expect(spanOf(doc, projectShared(fragment), anchor)).toBeNull()
+})
+
+test('controls, lone surrogates and odd line ends are cleaned on the way in', () => {
+  const { fragment } = made('Check\u0000 the\ud800 ramp\r\nSecond line\u2028Third line')
+  expect(projectShared(fragment).text).not.toMatch(/[\u0000\r\u2028]|\p{Surrogate}/u)
+})
