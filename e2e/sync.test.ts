@@ -19,7 +19,8 @@ after(async () => {
 })
 
 const edits = (doc: Y.Doc) => doc.getArray<string>('edits')
-const state = (doc: Y.Doc) => JSON.stringify([edits(doc).toArray().toSorted(), Object.entries(doc.getMap('fields').toJSON()).toSorted()])
+const state = (doc: Y.Doc) =>
+  JSON.stringify([edits(doc).toArray().toSorted(), Object.entries(doc.getMap('fields').toJSON()).toSorted()])
 
 test('two server processes on one database show each other’s edits', async (t) => {
   const folio = await newFolio(at(A), 'Two processes')

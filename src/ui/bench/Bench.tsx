@@ -53,6 +53,7 @@ export function Bench({ folioId, figureId, title }: { folioId: string; figureId:
           { name: 'Deliver', onClick: () => setDelivering(true), current: delivering },
         ]}
       />
+      <h1 className="sr-only">{shared?.figure.title || 'Figure'} on the bench</h1>
       {folio && shared ? (
         <Work folio={folio} shared={shared} delivering={delivering} onDeliver={() => setDelivering(true)} />
       ) : (

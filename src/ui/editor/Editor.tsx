@@ -139,21 +139,25 @@ export function Editor({ fragment, marks, handle, onText, onMark, onPoint, onToo
     if (v) v.dispatch(v.state.tr.setMeta(marksKey, marks).setMeta('addToHistory', false))
   }, [marks])
 
-  useImperativeHandle(handle, () => ({
-    run: (name) => {
-      const v = view.current
-      if (!v) return
-      v.focus()
-      writing[name].run(v.state, v.dispatch)
-    },
-    topOf: (offset) => {
-      const v = view.current
-      const at = v && positionsOf(projectDoc(v.state.doc), { start: offset, end: offset + 1 })
-      return v && at ? v.coordsAtPos(at.from).top - v.dom.getBoundingClientRect().top : null
-    },
-    passage: () => (view.current ? passageAtCaret(view.current) : null),
-    focus: () => view.current?.focus(),
-  }))
+  useImperativeHandle(
+    handle,
+    () => ({
+      run: (name) => {
+        const v = view.current
+        if (!v) return
+        v.focus()
+        writing[name].run(v.state, v.dispatch)
+      },
+      topOf: (offset) => {
+        const v = view.current
+        const at = v && positionsOf(projectDoc(v.state.doc), { start: offset, end: offset + 1 })
+        return v && at ? v.coordsAtPos(at.from).top - v.dom.getBoundingClientRect().top : null
+      },
+      passage: () => (view.current ? passageAtCaret(view.current) : null),
+      focus: () => view.current?.focus(),
+    }),
+    [],
+  )
 
   return <div ref={mount} />
 }

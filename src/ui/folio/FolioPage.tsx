@@ -1,9 +1,9 @@
 'use client'
 
 import { nanoid } from 'nanoid'
-import { useCallback, useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import type { Suggestion } from '@/core/propose'
-import { carrier, type Span } from '@/core/text'
+import type { Span } from '@/core/text'
 import { anchorOf, projectShared, spanOf, type Projection } from '@/manuscript'
 import { compute } from '@/workers/client'
 import { useCommands, type Command } from '../chrome/commands'
@@ -12,10 +12,9 @@ import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
 import { Editor, type EditorHandle } from '../editor/Editor'
 import { writing } from '../editor/keys'
-import { FigureCard } from './FigureCard'
-import { levelled } from './levels'
+import { Facing } from './Facing'
 import { ReadingsPanel } from './ReadingsPanel'
-import { Ring } from './Ring'
+import { headingAbove, partsAt, withLineStart, wordsOf, type Stand } from './stand'
 import { SyncStatus } from './SyncStatus'
 import { addFigure, removeFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from './useFolio'
 import { useReadings, type Offered } from './useReadings'
@@ -52,7 +51,6 @@ const writingCommands = (write: (name: keyof typeof writing) => void): Command[]
     run: () => write(name),
   }))
 
-type Stand = SharedFigure & { readonly span: Span | null; readonly drifted: boolean }
 const MIN_MARK = 12
 const NO_PARTS: ReadonlySet<string> = new Set()
 
@@ -60,7 +58,7 @@ const NO_PARTS: ReadonlySet<string> = new Set()
 function Spread({ folio }: { folio: OpenFolio }) {
   const { theme } = useTheme()
   const tell = useNotice()
-  const editor = useRef<EditorHandle>(null)
+  const [editor, setEditor] = useState<EditorHandle | null>(null)
   const [projection, setProjection] = useState<Projection<number>>({ text: '', pieces: [] })
   const [passage, setPassage] = useState<Span | null>(null)
   const [lit, setLit] = useState<{ figure: string; parts: ReadonlySet<string>; words: readonly Span[] } | null>(null)
@@ -88,10 +86,10 @@ function Spread({ folio }: { folio: OpenFolio }) {
   const readings = useReadings(asked, theme)
 
   const readPassage = useCallback(() => {
-    const span = editor.current?.passage() ?? null
+    const span = editor?.passage() ?? null
     if (span && span.end - span.start > 1) setPassage(withLineStart(projection.text, span))
     else tell('There is no text at the caret. Write or mark something first.')
-  }, [projection, tell])
+  }, [editor, projection, tell])
   const onMark = useCallback(
     (span: Span | null) =>
       setPassage(span && span.end - span.start >= MIN_MARK ? withLineStart(projection.text, span) : null),
@@ -100,12 +98,13 @@ function Spread({ folio }: { folio: OpenFolio }) {
   const close = useCallback(() => {
     setPassage(null)
     setLit(null)
-    editor.current?.focus()
-  }, [])
+    editor?.focus()
+  }, [editor])
 
   const choose = (o: Offered, arrangement: string) => {
     if (!passage) return
-    const figure = { ...o.reading.figure, id: nanoid(), arrangement }
+    const title = o.reading.figure.title || headingAbove(projection.text, passage.start)
+    const figure = { ...o.reading.figure, id: nanoid(), arrangement, title }
     const undo = addFigure(folio, figure, anchorOf(projectShared(folio.manuscript), passage))
     setPassage(null)
     setLit(null)
@@ -126,7 +125,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
       const here =
         offset === null ? undefined : stands.find((s) => s.span && offset >= s.span.start && offset < s.span.end)
       const found = here?.span ? partsAt(here, projection.text, offset as number) : null
-      setLit((old) => (found ? { figure: (here as Stand).figure.id, ...found } : old === null ? null : null))
+      setLit(found && here ? { figure: here.figure.id, ...found } : null)
       if (!passage || !readings || offset === null || offset < passage.start || offset >= passage.end) return
       const reading = readings.offered[0]?.reading
       const hit =
@@ -144,7 +143,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
     [stands, projection, passage, readings],
   )
 
-  const write = useCallback((name: keyof typeof writing) => editor.current?.run(name), [])
+  const write = useCallback((name: keyof typeof writing) => editor?.run(name), [editor])
   const commands = useMemo<Command[]>(
     () => [
       { name: 'Read the passage at the caret', keys: 'Mod+Enter', run: readPassage },
@@ -155,7 +154,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
   )
   useCommands(commands)
 
-  const topOf = useCallback((offset: number) => editor.current?.topOf(offset) ?? null, [])
+  const topOf = useCallback((offset: number) => editor?.topOf(offset) ?? null, [editor])
   const marks = useMemo(() => ({ read: passage, lit: lit?.words ?? [] }), [passage, lit])
   return (
     <main className="min-h-0 flex-1 overflow-auto px-7 py-5" aria-label="Facing pages">
@@ -165,7 +164,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
           <Editor
             fragment={folio.manuscript}
             marks={marks}
-            handle={editor}
+            handle={setEditor}
             onText={setProjection}
             onMark={onMark}
             onPoint={pointAtWords}
@@ -213,37 +212,6 @@ function Spread({ folio }: { folio: OpenFolio }) {
   )
 }
 
-/** Words of a part of a standing figure, where they stand now. */
-function wordsOf(s: Stand, text: string, part: string): Span[] {
-  const source = (s.figure.nodes[part] ?? s.figure.links[part])?.source ?? []
-  if (!s.span || !s.figure.passage) return []
-  const { span, figure } = s
-  const base = s.figure.passage.start
-  const carry = carrier(figure.wasRead.text.slice(base, s.figure.passage.end), text.slice(span.start, span.end))
-  return source.flatMap((x) => {
-    const now = carry({ start: x.start - base, end: x.end - base })
-    return now ? [{ start: now.start + span.start, end: now.end + span.start }] : []
-  })
-}
-
-function partsAt(
-  s: Stand,
-  text: string,
-  offset: number,
-): { parts: ReadonlySet<string>; words: readonly Span[] } | null {
-  for (const id of [...Object.keys(s.figure.nodes), ...Object.keys(s.figure.links)]) {
-    const words = wordsOf(s, text, id)
-    if (words.some((w) => offset >= w.start && offset < w.end)) return { parts: new Set([id]), words }
-  }
-  return null
-}
-
-/** From the start of the line when only its marker stands before, so that a list item keeps its number. */
-function withLineStart(text: string, s: Span): Span {
-  const start = text.lastIndexOf('\n', s.start - 1) + 1
-  return /^[\s\d.()a-z#|>*•–-]{0,8}$/i.test(text.slice(start, s.start)) ? { start, end: s.end } : s
-}
-
 const SUGGEST_AFTER_MS = 350
 
 function useSuggestions(text: string): readonly Suggestion[] {
@@ -262,172 +230,4 @@ function useSuggestions(text: string): readonly Suggestion[] {
     }
   }, [text])
   return found.filter((s) => s.span.end <= text.length)
-}
-
-type FacingProps = {
-  readonly folio: OpenFolio
-  readonly stands: readonly Stand[]
-  readonly suggestions: readonly Suggestion[]
-  readonly passage: Span | null
-  readonly topOf: (offset: number) => number | null
-  /** Changes whenever tops may have changed. */
-  readonly version: unknown
-  readonly lit: { readonly figure: string; readonly parts: ReadonlySet<string> } | null
-  readonly onRead: (span: Span) => void
-  readonly onRemove: (s: Stand) => void
-  readonly onPoint: (s: Stand, part: string | null) => void
-  readonly children: React.ReactNode
-}
-type Tops = {
-  readonly rings: readonly number[]
-  readonly open: readonly number[]
-  readonly cards: readonly number[]
-  readonly foot: number
-  readonly passage: number
-}
-
-const TOOLS_HEIGHT = 52
-const NO_TOPS: Tops = { rings: [], open: [], cards: [], foot: 0, passage: 0 }
-
-/** Gutter and facing page: each figure level with its passage, a hairline between the ring and the figure. */
-function Facing({
-  folio,
-  stands,
-  suggestions,
-  passage,
-  topOf,
-  version,
-  lit,
-  onRead,
-  onRemove,
-  onPoint,
-  children,
-}: FacingProps) {
-  const page = useRef<HTMLDivElement>(null)
-  const [tops, setTops] = useState<Tops>(NO_TOPS)
-  const [width, setWidth] = useState(0)
-  const ordered = stands.toSorted(
-    (a, b) => (a.span?.start ?? Infinity) - (b.span?.start ?? Infinity) || (a.figure.id < b.figure.id ? -1 : 1),
-  )
-  const reading = passage !== null
-
-  const standing = ordered.map((s) => `${s.figure.id} ${s.span?.start}`).join()
-  const level = useCallback(() => {
-    const at = (offset: number | undefined, side: number) => (offset === undefined ? null : topOf(offset + side))
-    const top = (span: Span | null) => (at(span?.start, 0) ?? 0) + TOOLS_HEIGHT
-    const cards = [...(page.current?.querySelectorAll<HTMLElement>('[data-card]') ?? [])]
-    const heights = cards.map((c) => c.offsetHeight)
-    const rings = ordered.map((s) => top(s.span))
-    const placed = levelled(
-      ordered.map((_, i) => ({ wish: (rings[i] ?? 0) - 8, height: heights[i] ?? 0 })),
-      28,
-    )
-    const foot = Math.max(0, ...placed.map((t, i) => t + (heights[i] ?? 0)))
-    const next = { rings, open: suggestions.map((s) => top(s.span)), cards: placed, foot, passage: top(passage) }
-    setTops((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next))
-    // `standing` stands for `ordered`, which is a new list at every render.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [standing, suggestions, passage, topOf])
-
-  useLayoutEffect(level, [level, version, width])
-  useEffect(() => {
-    if (!page.current) return
-    const observer = new ResizeObserver(() => {
-      setWidth((w) => w + 1)
-    })
-    observer.observe(page.current)
-    for (const c of page.current.querySelectorAll('[data-card]')) observer.observe(c)
-    return () => observer.disconnect()
-  }, [ordered.length, reading])
-
-  return (
-    <>
-      <div className="relative border-x border-rule bg-[linear-gradient(to_right,var(--page),var(--paper)_45%,var(--paper)_55%,var(--page))]">
-        {suggestions.map((s, i) => (
-          <button
-            key={`${s.span.start}`}
-            type="button"
-            className="absolute left-1/2 -translate-x-1/2 rounded-full p-1"
-            style={{ top: (tops.open[i] ?? 0) + 2 }}
-            aria-label={`Read the passage that begins here: it reads as ${s.kind === 'process' ? 'a process' : s.kind}`}
-            title={`Reads as ${s.kind === 'process' ? 'a process' : s.kind}`}
-            onClick={() => onRead(s.span)}
-          >
-            <Ring state="open" active={passage?.start === s.span.start} />
-          </button>
-        ))}
-        {ordered.map((s, i) => (
-          <a
-            key={s.figure.id}
-            href={`#figure-${s.figure.id}`}
-            className="absolute left-1/2 -translate-x-1/2 rounded-full p-1"
-            style={{ top: (tops.rings[i] ?? 0) + 2 }}
-            aria-label={`Figure ${i + 1}${s.drifted ? ', its text has changed' : ''}`}
-          >
-            <Ring state={s.drifted ? 'half' : 'filled'} active={lit?.figure === s.figure.id} />
-          </a>
-        ))}
-        {!reading &&
-          ordered.map((s, i) => {
-            const [from, to] = [(tops.rings[i] ?? 0) + 14, (tops.cards[i] ?? 0) + 22]
-            return (
-              <svg
-                key={s.figure.id}
-                aria-hidden="true"
-                className="pointer-events-none absolute top-0 left-0 w-full overflow-visible"
-                height={Math.max(from, to) + 2}
-              >
-                <path
-                  d={`M37 ${from}H46V${to}H56`}
-                  fill="none"
-                  stroke={s.drifted ? 'var(--brass)' : 'var(--sea)'}
-                  strokeWidth="1"
-                  opacity="0.7"
-                />
-              </svg>
-            )
-          })}
-      </div>
-      <section
-        ref={page}
-        className="relative px-7 pt-6 pb-16"
-        aria-label="Facing page"
-        style={{ minHeight: reading ? undefined : tops.foot + 60 }}
-      >
-        {reading && <div className="sticky top-1 max-h-[calc(100vh-96px)] overflow-auto">{children}</div>}
-        <div className={reading ? 'hidden' : ''}>
-          {ordered.map((s, i) => (
-            <div
-              key={s.figure.id}
-              id={`figure-${s.figure.id}`}
-              data-card
-              className="absolute inset-x-7"
-              style={{ top: tops.cards[i] ?? 0 }}
-            >
-              <FigureCard
-                folio={folio.id}
-                number={i + 1}
-                shared={s}
-                drifted={s.drifted}
-                lit={lit?.figure === s.figure.id ? lit.parts : NO_PARTS}
-                onPoint={(part) => onPoint(s, part)}
-                onRemove={() => onRemove(s)}
-                onReadAgain={() => s.span && onRead(s.span)}
-              />
-            </div>
-          ))}
-          {ordered.length === 0 && (
-            <div className="mt-8 max-w-[26rem] text-quiet">
-              <p className="mb-3 font-serif text-[19px] text-ink">This page is for figures.</p>
-              <p className="mb-2">
-                Mark some text on the left, or set the caret in a paragraph or list and press Ctrl+Enter: what it can
-                become appears here.
-              </p>
-              {suggestions.length > 0 && <p>An open ring in the gutter marks a passage that already reads as one.</p>}
-            </div>
-          )}
-        </div>
-      </section>
-    </>
-  )
 }

@@ -6,7 +6,7 @@ import type { Scene } from '@/core/scene'
 
 type Props = {
   readonly scene: Scene
-  /** What the picture is, for those who do not see it. */
+  /** What the picture is, for those who do not see it; empty where words beside it say so already. */
   readonly label: string
   readonly lit?: ReadonlySet<string>
   readonly onPoint?: (part: string | null) => void
@@ -18,8 +18,7 @@ export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, c
   const point = onPoint && ((e: PointerEvent) => onPoint(partAt(e.target)))
   return (
     <svg
-      role="img"
-      aria-label={label}
+      {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}
       viewBox={`0 0 ${scene.width} ${scene.height}`}
       className={`picture ${lit && lit.size > 0 ? 'has-lit' : ''} ${className}`}
       style={{ background: scene.background }}

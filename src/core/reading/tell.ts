@@ -1,0 +1,241 @@
+/** Takes sayings into the statement tree one after the other: which arm of which question a sentence belongs to. */
+import type { Span } from '../text'
+import type { Action } from './english/action'
+import type { Said } from './english/clauses'
+import type { Condition } from './english/condition'
+
+export type Step = {
+  readonly do: 'step'
+  readonly label: string
+  readonly actor: string | null
+  readonly doing: boolean
+  readonly detail: string | null
+  readonly source: readonly Span[]
+  readonly content: readonly string[]
+  /** The number its list item carries, for "go back to step 3". */
+  readonly item: number | null
+}
+export type Arm = { readonly answer: string; readonly body: Statement[]; readonly source: readonly Span[] }
+export type Ask = {
+  readonly do: 'ask'
+  readonly question: string
+  readonly source: readonly Span[]
+  readonly content: readonly string[]
+  readonly arms: Arm[]
+  readonly item: number | null
+}
+export type GoTo = {
+  readonly do: 'goTo'
+  readonly item: number | null
+  readonly content: readonly string[]
+  readonly note: string
+  readonly source: readonly Span[]
+  readonly otherwise: Step | null
+}
+export type Stop = { readonly do: 'stop'; readonly source: readonly Span[] }
+export type Statement = Step | Ask | GoTo | Stop
+
+export type Scope = {
+  readonly ask: Ask
+  arm: Arm | null
+  readonly outer: Statement[]
+  readonly known: ReadonlySet<string>
+}
+export type State = {
+  body: Statement[]
+  scope: Scope | null
+  loopStart: Statement | null
+  item: number | null
+  known: Set<string>
+  /** What "it" and "them" last stood for. */
+  object: string | null
+}
+
+/** Takes one saying into the tree. `follows` is true inside a paragraph, where a condition's scope may reach on. */
+export function tell(said: Said, upcoming: Said | null, state: State, follows: boolean): void {
+  const has = (name: string) => said.cues.some((c) => c.name === name)
+  if (has('note')) return
+  if (said.topic) state.object = said.topic
+  if (has('last')) state.scope = null
+  const { scope } = state
+  const other = has('otherwise') || has('answer-no')
+  if (scope && (other || has('answer-yes'))) {
+    openArm(scope, other ? 'other' : 'yes', [said.cues.find((c) => c.name !== 'next')?.span ?? said.span])
+    sayIn((scope.arm as Arm).body, said, upcoming, state)
+    return
+  }
+  const { condition } = said
+  if (
+    scope &&
+    condition &&
+    !has('repeat-until') &&
+    (complements(scope.ask, condition) || scope.ask.arms.length === 0)
+  ) {
+    const known = scope.ask.arms.length === 0 ? condition.answer : null
+    openArm(scope, known ?? 'other', [condition.source])
+    addActions((scope.arm as Arm).body, said, state)
+    return
+  }
+  if (scope && follows && scope.arm && (said.goTo || continues(said, scope))) {
+    sayIn(scope.arm.body, said, upcoming, state)
+    return
+  }
+  state.scope = null
+  sayIn(state.body, said, upcoming, state)
+}
+
+/** A sentence goes on inside an arm when it speaks of something that only the arm has brought up. */
+function continues(said: Said, scope: Scope): boolean {
+  const arm = scope.arm as Arm
+  if (arm.body.length === 0) return false
+  const inArm = new Set(arm.body.flatMap((s) => ('content' in s ? s.content.slice(1) : [])))
+  const spoken = said.condition ? said.condition.content.slice(0, 1) : (said.actions[0]?.content.slice(1, 2) ?? [])
+  return spoken.some((w) => inArm.has(w) && !scope.known.has(w))
+}
+
+function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: State): void {
+  const { condition } = said
+  const item = state.item
+  if (said.cues.some((c) => c.name === 'stop')) body.push({ do: 'stop', source: [said.span] })
+  else if (said.goTo)
+    body.push({
+      do: 'goTo',
+      item: said.goTo.step,
+      content: [],
+      note: said.goTo.note,
+      source: [said.goTo.span],
+      otherwise: null,
+    })
+  else if (said.cues.some((c) => c.name === 'repeat-until') && condition) repeatUntil(body, condition, state)
+  else if (said.asks) {
+    addActions(body, said, state)
+    body.push(openAsk(said.asks, body, state, item))
+  } else if (condition && (condition.sure || answersFollow(condition, upcoming))) {
+    const ask = openAsk(condition, body, state, item)
+    body.push(ask)
+    const arm: Arm = { answer: condition.answer, body: [], source: [condition.source] }
+    ask.arms.push(arm)
+    ;(state.scope as Scope).arm = arm
+    addActions(arm.body, said, state)
+  } else addActions(body, said, state)
+}
+
+function openAsk(c: Condition, outer: Statement[], state: State, item: number | null): Ask {
+  const ask: Ask = { do: 'ask', question: c.question, source: [c.source], content: c.content, arms: [], item }
+  state.scope = { ask, arm: null, outer, known: new Set(state.known) }
+  return ask
+}
+
+const answersFollow = (c: Condition, upcoming: Said | null): boolean =>
+  upcoming !== null &&
+  (upcoming.cues.some((x) => x.name === 'otherwise' || x.name === 'answer-no') ||
+    (upcoming.condition !== null && sharedShare(c.content, upcoming.condition.content) >= 0.6))
+
+function openArm(scope: Scope, which: 'yes' | 'no' | 'other', source: readonly Span[]): void {
+  const given = scope.ask.arms[0]?.answer
+  const answer =
+    which === 'other'
+      ? given === 'no'
+        ? 'yes'
+        : given === undefined
+          ? 'no'
+          : given === 'yes'
+            ? 'no'
+            : 'otherwise'
+      : which
+  const known = scope.ask.arms.find((a) => a.answer === answer)
+  if (known) scope.arm = known
+  else {
+    scope.arm = { answer, body: [], source }
+    scope.ask.arms.push(scope.arm)
+  }
+}
+
+/** Same matter, other answer: "if the crate is damaged ... if the crate is not damaged", or opposites of each other. */
+function complements(ask: Ask, c: Condition): boolean {
+  const first = ask.arms[0]
+  if (!first || ask.arms.length > 1) return false
+  if (sharedShare(ask.content, c.content) >= 0.75 && c.answer !== first.answer) return true
+  const [only, others] = [
+    ask.content.filter((w) => !c.content.includes(w)),
+    c.content.filter((w) => !ask.content.includes(w)),
+  ]
+  return (
+    others.length === 1 &&
+    OPPOSITES.some(([a, b]) => (only.includes(a) && others[0] === b) || (only.includes(b) && others[0] === a))
+  )
+}
+const OPPOSITES = [
+  ['above', 'below'],
+  ['complete', 'incomplete'],
+  ['open', 'closed'],
+  ['open', 'close'],
+  ['pass', 'fail'],
+  ['valid', 'invalid'],
+  ['full', 'empty'],
+  ['high', 'low'],
+  ['present', 'absent'],
+  ['yes', 'no'],
+  ['safe', 'unsafe'],
+  ['clear', 'blocked'],
+  ['on', 'off'],
+  ['wet', 'dry'],
+  ['early', 'late'],
+  ['accept', 'reject'],
+  ['more', 'less'],
+] as const
+
+const sharedShare = (a: readonly string[], b: readonly string[]): number => {
+  const shared = a.filter((w) => b.includes(w)).length
+  return shared / Math.max(1, Math.min(a.length, b.length))
+}
+
+function repeatUntil(body: Statement[], c: Condition, state: State): void {
+  const start = state.loopStart ?? body.findLast((s) => s.do === 'step') ?? null
+  const ask: Ask = {
+    do: 'ask',
+    question: c.question,
+    source: [c.source],
+    content: c.content,
+    arms: [],
+    item: state.item,
+  }
+  const back: GoTo = {
+    do: 'goTo',
+    item: null,
+    content: start && 'content' in start ? start.content : [],
+    note: '',
+    source: [c.source],
+    otherwise: null,
+  }
+  ask.arms.push({ answer: c.answer === 'yes' ? 'no' : 'yes', body: [back], source: [c.source] })
+  body.push(ask)
+}
+
+function addActions(body: Statement[], said: Said, state: State): void {
+  for (const a of said.actions) {
+    const step = stepOf(a, state.item, state.object)
+    if (a.object) state.object = a.object
+    if (step.label === '') continue
+    const again = a.content.includes('again') ? a.content.filter((w) => w !== 'again') : null
+    if (again) body.push({ do: 'goTo', item: null, content: again, note: '', source: [a.source], otherwise: step })
+    else body.push(step)
+    for (const w of a.content) state.known.add(w)
+    state.loopStart = state.loopStart && body.includes(state.loopStart) ? state.loopStart : (body.at(-1) ?? null)
+  }
+}
+
+/** "it" and "them" stand for the last thing something was done to, where the number agrees. */
+const withObject = (label: string, object: string | null): string =>
+  object === null ? label : label.replace(/s$/.test(object) ? /(?<=\s)them\b/ : /(?<=\s)it\b/, object)
+
+const stepOf = (a: Action, item: number | null, object: string | null): Step => ({
+  do: 'step',
+  label: withObject(a.label, object),
+  actor: a.actor,
+  doing: a.doing,
+  detail: null,
+  source: [a.source],
+  content: a.content,
+  item,
+})

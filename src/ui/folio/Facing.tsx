@@ -1,0 +1,180 @@
+'use client'
+
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react'
+import type { Suggestion } from '@/core/propose'
+import type { Span } from '@/core/text'
+import { FigureCard } from './FigureCard'
+import { levelled } from './levels'
+import { Ring } from './Ring'
+import type { Stand } from './stand'
+import type { OpenFolio } from './useFolio'
+
+type FacingProps = {
+  readonly folio: OpenFolio
+  readonly stands: readonly Stand[]
+  readonly suggestions: readonly Suggestion[]
+  readonly passage: Span | null
+  readonly topOf: (offset: number) => number | null
+  /** Changes whenever tops may have changed. */
+  readonly version: unknown
+  readonly lit: { readonly figure: string; readonly parts: ReadonlySet<string> } | null
+  readonly onRead: (span: Span) => void
+  readonly onRemove: (s: Stand) => void
+  readonly onPoint: (s: Stand, part: string | null) => void
+  readonly children: ReactNode
+}
+type Tops = {
+  readonly rings: readonly number[]
+  readonly open: readonly number[]
+  readonly cards: readonly number[]
+  readonly foot: number
+  readonly passage: number
+}
+
+const TOOLS_HEIGHT = 52
+const NO_TOPS: Tops = { rings: [], open: [], cards: [], foot: 0, passage: 0 }
+
+const NO_PARTS: ReadonlySet<string> = new Set()
+
+/** Gutter and facing page: each figure level with its passage, a hairline between the ring and the figure. */
+export function Facing({
+  folio,
+  stands,
+  suggestions,
+  passage,
+  topOf,
+  version,
+  lit,
+  onRead,
+  onRemove,
+  onPoint,
+  children,
+}: FacingProps) {
+  const page = useRef<HTMLDivElement>(null)
+  const [tops, setTops] = useState<Tops>(NO_TOPS)
+  const [width, setWidth] = useState(0)
+  const ordered = stands.toSorted(
+    (a, b) => (a.span?.start ?? Infinity) - (b.span?.start ?? Infinity) || (a.figure.id < b.figure.id ? -1 : 1),
+  )
+  const reading = passage !== null
+
+  const standing = ordered.map((s) => `${s.figure.id} ${s.span?.start}`).join()
+  const level = useCallback(() => {
+    const at = (offset: number | undefined, side: number) => (offset === undefined ? null : topOf(offset + side))
+    const top = (span: Span | null) => (at(span?.start, 0) ?? 0) + TOOLS_HEIGHT
+    const cards = [...(page.current?.querySelectorAll<HTMLElement>('[data-card]') ?? [])]
+    const heights = cards.map((c) => c.offsetHeight)
+    const rings = ordered.map((s) => top(s.span))
+    const placed = levelled(
+      ordered.map((_, i) => ({ wish: (rings[i] ?? 0) - 8, height: heights[i] ?? 0 })),
+      28,
+    )
+    const foot = Math.max(0, ...placed.map((t, i) => t + (heights[i] ?? 0)))
+    const next = { rings, open: suggestions.map((s) => top(s.span)), cards: placed, foot, passage: top(passage) }
+    setTops((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next))
+    // `standing` stands for `ordered`, which is a new list at every render.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [standing, suggestions, passage, topOf])
+
+  useLayoutEffect(level, [level, version, width])
+  useEffect(() => {
+    if (!page.current) return
+    const observer = new ResizeObserver(() => {
+      setWidth((w) => w + 1)
+    })
+    observer.observe(page.current)
+    for (const c of page.current.querySelectorAll('[data-card]')) observer.observe(c)
+    return () => observer.disconnect()
+  }, [ordered.length, reading])
+
+  return (
+    <>
+      <div className="relative border-x border-rule bg-[linear-gradient(to_right,var(--page),var(--paper)_45%,var(--paper)_55%,var(--page))]">
+        {suggestions.map((s, i) => (
+          <button
+            key={`${s.span.start}`}
+            type="button"
+            className="absolute left-1/2 -translate-x-1/2 rounded-full p-1"
+            style={{ top: (tops.open[i] ?? 0) + 2 }}
+            aria-label={`Read the passage that begins here: it reads as ${s.kind === 'process' ? 'a process' : s.kind}`}
+            title={`Reads as ${s.kind === 'process' ? 'a process' : s.kind}`}
+            onClick={() => onRead(s.span)}
+          >
+            <Ring state="open" active={passage?.start === s.span.start} />
+          </button>
+        ))}
+        {ordered.map((s, i) => (
+          <a
+            key={s.figure.id}
+            href={`#figure-${s.figure.id}`}
+            className="absolute left-1/2 -translate-x-1/2 rounded-full p-1"
+            style={{ top: (tops.rings[i] ?? 0) + 2 }}
+            aria-label={`Figure ${i + 1}${s.drifted ? ', its text has changed' : ''}`}
+          >
+            <Ring state={s.drifted ? 'half' : 'filled'} active={lit?.figure === s.figure.id} />
+          </a>
+        ))}
+        {!reading &&
+          ordered.map((s, i) => {
+            const [from, to] = [(tops.rings[i] ?? 0) + 14, (tops.cards[i] ?? 0) + 22]
+            return (
+              <svg
+                key={s.figure.id}
+                aria-hidden="true"
+                className="pointer-events-none absolute top-0 left-0 w-full overflow-visible"
+                height={Math.max(from, to) + 2}
+              >
+                <path
+                  d={`M37 ${from}H46V${to}H56`}
+                  fill="none"
+                  stroke={s.drifted ? 'var(--brass)' : 'var(--sea)'}
+                  strokeWidth="1"
+                  opacity="0.7"
+                />
+              </svg>
+            )
+          })}
+      </div>
+      <section
+        ref={page}
+        className="relative px-7 pt-6 pb-16"
+        aria-label="Facing page"
+        style={{ minHeight: reading ? undefined : tops.foot + 60 }}
+      >
+        {reading && <div className="sticky top-1 max-h-[calc(100vh-96px)] overflow-auto">{children}</div>}
+        <div className={reading ? 'hidden' : ''}>
+          {ordered.map((s, i) => (
+            <div
+              key={s.figure.id}
+              id={`figure-${s.figure.id}`}
+              data-card
+              className="absolute inset-x-7"
+              style={{ top: tops.cards[i] ?? 0 }}
+            >
+              <FigureCard
+                folio={folio.id}
+                number={i + 1}
+                shared={s}
+                drifted={s.drifted}
+                lit={lit?.figure === s.figure.id ? lit.parts : NO_PARTS}
+                onPoint={(part) => onPoint(s, part)}
+                onRemove={() => onRemove(s)}
+                onReadAgain={() => s.span && onRead(s.span)}
+              />
+            </div>
+          ))}
+          {ordered.length === 0 && (
+            <div className="mt-8 max-w-[26rem] text-quiet">
+              <p className="mb-3 font-serif text-[19px] text-ink">This page is for figures.</p>
+              <p className="mb-2">
+                Mark some text on the left, or set the caret in a paragraph or list and press Ctrl+Enter: what it can
+                become appears here.
+              </p>
+              {suggestions.length > 0 && <p>An open ring in the gutter marks a passage that already reads as one.</p>}
+            </div>
+          )}
+        </div>
+      </section>
+    </>
+  )
+}
