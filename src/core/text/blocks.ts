@@ -23,7 +23,7 @@ type Marker = {
 
 const TAB = 4
 const BULLET = /^(?:[-*+•◦▪▫‣⁃·●○■□◆◇►▶➤➢✓✔☐☑–—]|\p{Extended_Pictographic}\ufe0f?|o(?=[\t ]))[\t \u00a0]+/u
-const NUMBER = /^\(?(\p{Nd}{1,3})(?:[.)．。、:](?!\p{Nd})|\))[\t \u00a0]*/u
+const NUMBER = /^\(?(\p{Nd}{1,4})(?:[.)．。、:](?!\p{Nd})|\))[\t \u00a0]*/u
 const OUTLINE_NUMBER = /^(\d{1,3}(?:\.\d{1,3})+)[.)]?[\t \u00a0]+/
 const LETTER = /^\(?([a-z]|[ivx]{1,4}|[A-H])[.)][\t \u00a0]+/
 const STEP = /^(?:step|schritt|paso|étape)[\t ]+(\d{1,3})[.):]?[\t ]+/i

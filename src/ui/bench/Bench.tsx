@@ -53,7 +53,6 @@ export function Bench({ folioId, figureId, title }: { folioId: string; figureId:
           { name: 'Deliver', onClick: () => setDelivering(true), current: delivering },
         ]}
       />
-      <h1 className="sr-only">{shared?.figure.title || 'Figure'} on the bench</h1>
       {folio && shared ? (
         <Work folio={folio} shared={shared} delivering={delivering} onDeliver={() => setDelivering(true)} />
       ) : (
@@ -125,6 +124,7 @@ function Work({
       className="grid min-h-0 flex-1 grid-cols-[292px_minmax(0,1fr)_250px] grid-rows-[minmax(0,1fr)_auto]"
       aria-label="Bench"
     >
+      <h1 className="sr-only">{figure.title || 'Figure'} on the bench</h1>
       <OutlinePanel
         figure={figure}
         selected={selected}

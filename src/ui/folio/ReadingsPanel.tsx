@@ -122,10 +122,10 @@ function ReadingRow({
                 label={`${kinds[reading.kind].name}, ${p.name}`}
                 lit={lit}
                 onPoint={onPoint}
-                className="w-full"
+                className="h-[250px] w-full"
               />
             ) : (
-              <span className="block aspect-video w-full animate-pulse rounded bg-paper" />
+              <span className="block h-[250px] w-full animate-pulse rounded bg-paper" />
             )}
             <span className="mt-1.5 text-[13px] text-quiet">{p.name}</span>
           </button>

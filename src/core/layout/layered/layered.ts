@@ -38,15 +38,22 @@ export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
       const [along, aside] = [top + thick / 2 - depth(id) / 2, (xs.get(id) as number) - breadth(id) / 2]
       boxes.set(id, { x: down ? aside : along, y: down ? along : aside, width: n.width, height: n.height })
     }
-    top += thick + gapAfter(sized, layer, down)
+    top +=
+      thick +
+      gapAfter(
+        sized,
+        links.filter((_, i) => !back.has(i)),
+        layer,
+        down,
+      )
   })
   return { boxes, flow: direction, decor: [] }
 }
 
 /** Room for the connectors below a layer; labels that stand in it widen it. */
-function gapAfter(sized: Sized, layer: readonly string[], down: boolean): number {
+function gapAfter(sized: Sized, forward: Sized['links'], layer: readonly string[], down: boolean): number {
   const here = new Set(layer)
-  const labels = sized.links.filter((l) => here.has(l.from)).map((l) => (down ? l.label?.height : l.label?.width) ?? 0)
+  const labels = forward.filter((l) => here.has(l.from)).map((l) => (down ? l.label?.height : l.label?.width) ?? 0)
   const widest = Math.max(0, ...labels)
   return widest === 0 ? sized.style.gap.between : Math.max(sized.style.gap.between, widest + sized.style.body.size * 2)
 }

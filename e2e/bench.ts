@@ -1,0 +1,171 @@
+/** Measurements: the core in Node, then the folio page and the worker in the browser. Medians of warm runs in one go. */
+import { readdirSync, readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
+import { routedFaults, crossingsOf, bendsOf } from '../src/core/check'
+import type { Figure } from '../src/core/figure'
+import { withNodeAt } from '../src/core/layout'
+import { routedFigure, sceneOf } from '../src/core/pipeline'
+import { propose } from '../src/core/propose'
+import { englishLexicon, readText } from '../src/core/reading'
+import { reroute } from '../src/core/route'
+import { scene } from '../src/core/scene'
+import { seededFigure } from '../src/core/testing/seededFigure'
+import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
+import { newFolio, openBrowser, startServer, sleep } from './support'
+
+const median = (values: readonly number[]): number => values.toSorted((a, b) => a - b)[values.length >> 1] ?? 0
+function timed(runs: number, work: () => unknown): number {
+  for (let i = 0; i < Math.ceil(runs / 3); i++) work()
+  return median(
+    Array.from({ length: runs }, () => {
+      const since = performance.now()
+      work()
+      return performance.now() - since
+    }),
+  )
+}
+const line = (what: string, ...cells: string[]) => console.log(`${what.padEnd(58)} ${cells.join('  ')}`)
+const ms = (v: number) => `${v.toFixed(1)} ms`
+
+const typesetter = shippedTypesetter()
+const lexicon = englishLexicon()
+const TWELVE = `1. Check the moorings.\n2. Lower the ramp and lock it.\n3. If the deck is wet, spread sand on the ramp.\n4. Load lorries first.\n5. Load the cars.\n6. If a car leaks, call the mate.\n7. Chock the last row.\n8. Lash the motorcycles.\n9. Close the bow door.\n10. Report the count to the bridge.`
+const prose = (
+  readFileSync('corpus/passages.jsonl', 'utf8')
+    .trim()
+    .split('\n')
+    .map((l) => (JSON.parse(l) as { text: string }).text)
+    .join('\n\n') + '\n\n'
+).repeat(2)
+const words = (n: number) =>
+  prose
+    .split(/(?<=\s)/)
+    .slice(0, n)
+    .join('')
+
+/** A flowchart of `n` nodes with a question at every fifth. */
+function chart(n: number): Figure {
+  const base = seededFigure(1)
+  const nodes = Object.fromEntries(
+    Array.from({ length: n }, (_, i) => [
+      `n${i}`,
+      {
+        id: `n${i}`,
+        role: i % 5 === 2 ? ('question' as const) : ('step' as const),
+        text: i % 5 === 2 ? 'Is the deck clear?' : `Check locker ${i} and sign`,
+        order: i,
+        source: [],
+      },
+    ]),
+  )
+  const links = Array.from({ length: n - 1 }, (_, i) => [
+    { from: i, to: i + 1, text: i % 5 === 2 ? 'yes' : '' },
+    ...(i % 5 === 2 && i + 3 < n ? [{ from: i, to: i + 3, text: 'no' }] : []),
+  ]).flat()
+  return {
+    ...base,
+    kind: 'process',
+    arrangement: 'down',
+    frame: 'free',
+    nodes,
+    links: Object.fromEntries(
+      links.map((l, i) => [
+        `l${i}`,
+        {
+          id: `l${i}`,
+          role: 'next' as const,
+          from: `n${l.from}`,
+          to: `n${l.to}`,
+          order: i,
+          source: [],
+          ...(l.text ? { text: l.text } : {}),
+        },
+      ]),
+    ),
+  }
+}
+
+console.log('\nIn Node, warm, median')
+const twelve = () => {
+  const readings = propose(readText(TWELVE, lexicon))
+  const figure = (readings[0] as (typeof readings)[number]).figure
+  for (const arrangement of ['down', 'rows']) sceneOf({ ...figure, arrangement }, 'light', typesetter)
+}
+line('12-step passage: reading and two scenes (aim 50 ms)', ms(timed(15, twelve)))
+for (const n of [300, 5000])
+  line(`${n} words to readings`, ms(timed(n > 1000 ? 5 : 15, () => propose(readText(words(n), lexicon)))))
+line(
+  '300 words to readings with every scene',
+  ms(timed(5, () => propose(readText(words(300), lexicon)).forEach((r) => sceneOf(r.figure, 'light', typesetter)))),
+)
+for (const n of [12, 50, 200]) {
+  const figure = chart(n)
+  const routed = routedFigure(figure, 'light', typesetter)
+  line(
+    `${n}-node figure to scene`,
+    ms(timed(n > 100 ? 3 : 7, () => sceneOf(figure, 'light', typesetter))),
+    `${crossingsOf(routed)} crossings, ${(bendsOf(routed) / routed.routes.length).toFixed(2)} bends a link, ${routedFaults(routed).length} faults`,
+  )
+}
+const hundred = routedFigure(chart(100), 'light', typesetter)
+const kept = scene(hundred)
+let step = 0
+const frame = () => {
+  const n = hundred.nodes[50] as (typeof hundred.nodes)[number]
+  step = (step + 7) % 200
+  return scene(
+    reroute(
+      withNodeAt(hundred, n.id, { ...n.box, x: n.box.x + 300 + step, y: n.box.y + step }),
+      hundred.routes,
+      new Set([n.id]),
+    ),
+    kept,
+  )
+}
+const dragging = timed(21, frame)
+const whole = timed(3, () => routedFigure(chart(100), 'light', typesetter))
+line(
+  'drag frame at 100 nodes (aim 16 ms)',
+  ms(dragging),
+  `${(whole / dragging).toFixed(0)} times faster than the whole figure (${ms(whole)})`,
+)
+
+console.log('\nIn the browser')
+const server = await startServer(4131)
+const browser = await openBrowser('http://localhost:4131')
+const folio = await newFolio('http://localhost:4131', TWELVE)
+await browser.driver.get(`http://localhost:4131/folio/${folio}`)
+await browser.find('.manuscript li')
+await sleep(1500)
+const scripts = await browser.driver.executeScript<string[]>(
+  `return performance.getEntriesByType('resource').filter((e) => e.name.endsWith('.js') && e.initiatorType !== 'other').map((e) => new URL(e.name).pathname)`,
+)
+const gzipped = (paths: readonly string[]) =>
+  paths.reduce((sum, p) => sum + gzipSync(readFileSync(p.replace('/_next/', '.next/'))).length, 0)
+line(
+  'folio page, first load: script of the page, gzipped (aim 300 kB)',
+  `${(gzipped([...new Set(scripts)]) / 1000).toFixed(0)} kB in ${new Set(scripts).size} files`,
+)
+const wasm = readdirSync('.next/static/media').filter((f) => f.endsWith('.wasm'))
+line(
+  '  of the worker beside it: text shaping (WASM), gzipped',
+  `${(wasm.reduce((s, f) => s + gzipSync(readFileSync(`.next/static/media/${f}`)).length, 0) / 1000).toFixed(0)} kB`,
+)
+const shown: number[] = []
+for (let i = 0; i < 5; i++) {
+  await browser.driver.get('about:blank')
+  const since = Date.now()
+  await browser.driver.get(`http://localhost:4131/folio/${folio}`)
+  await browser.find('.manuscript li')
+  shown.push(Date.now() - since)
+}
+line('folio page to an editable manuscript, warm cache', ms(median(shown)))
+const first = await browser.driver.executeAsyncScript<number>(
+  `const done = arguments[arguments.length - 1]; const s = getSelection(), e = document.querySelector('.manuscript'); e.focus(); s.collapse(e.querySelector('p').firstChild, 2);
+   const since = performance.now(); const look = () => document.querySelectorAll('article[data-kind=process] svg').length >= 1 ? done(performance.now() - since) : requestAnimationFrame(look);
+   document.querySelector('[title^="Read the marked"]').click(); look()`,
+)
+line('mark to first picture in the page, first time', ms(first))
+await browser.close()
+server.kill('SIGKILL')
+process.exit(0)
