@@ -2,7 +2,7 @@
  *  projection beside them. An update is acknowledged only after its transaction has committed. */
 import { sql, type Transaction } from 'kysely'
 import * as Y from 'yjs'
-import type { Figure } from '@/core/figure'
+import { figureSchema, type Figure } from '@/core/figure'
 import { readFigure } from '@/core/document'
 import { projectShared, type Anchor } from '@/manuscript'
 import { database } from './database'
@@ -124,7 +124,9 @@ export function projectionOf(doc: Y.Doc): FolioProjection {
     text: projectShared(doc.getXmlFragment(SHARED.manuscript)).text,
     figures: [...figures.values()].flatMap((shared) => {
       const figure = readFigure(shared)
-      return figure ? [{ ...figure, anchor: (shared.get('anchor') as Anchor | undefined) ?? null }] : []
+      return figure && figureSchema.safeParse(figure).success
+        ? [{ ...figure, anchor: (shared.get('anchor') as Anchor | undefined) ?? null }]
+        : []
     }),
   }
 }

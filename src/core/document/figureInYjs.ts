@@ -1,7 +1,7 @@
 /** A figure inside the shared document: one map per figure, node and link, one entry per field, so that two people who
  *  change different fields of one node both keep their change. */
 import * as Y from 'yjs'
-import { figureSchema, type Figure } from '../figure'
+import { isFigure, type Figure } from '../figure'
 import { apply, type Edit } from './edit'
 
 type Fields = Record<string, unknown>
@@ -16,8 +16,8 @@ export function readFigure(shared: Y.Map<unknown>): Figure | null {
   const kept = Object.fromEntries(
     Object.entries(links ?? {}).filter(([, l]) => nodes?.[String(l.from)] && nodes[String(l.to)]),
   )
-  const parsed = figureSchema.safeParse({ ...raw, nodes: nodes ?? {}, links: kept })
-  return parsed.success ? parsed.data : null
+  const figure = { ...raw, nodes: nodes ?? {}, links: kept }
+  return isFigure(figure) ? figure : null
 }
 
 export function newSharedFigure(figure: Figure): Y.Map<unknown> {

@@ -3,7 +3,6 @@ export {
   MAX_NODES,
   MAX_NODE_TEXT,
   figureKinds,
-  figureSchema,
   frames,
   linksInOrder,
   nodesInOrder,
@@ -21,3 +20,5 @@ export {
 } from './figure'
 export { POINTS_PER_PX, SMALLEST_TEXT, frameTable } from './frame'
 export { kinds } from './kinds'
+export { figureSchema } from './figureSchema'
+export { isFigure } from './isFigure'

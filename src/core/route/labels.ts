@@ -1,6 +1,6 @@
 /** Places the words of connectors beside their lines: near the start, where a branch says which it is; off every node,
  *  every other label and, where there is room, every line. */
-import { boxAround, overlaps, segmentEnters, segments, type Box, type Point } from '../geometry'
+import { boxAround, overlaps, segmentEnters, segments, union, type Box, type Point } from '../geometry'
 import type { Placed } from '../layout'
 import type { TextBlock } from '../measure'
 import type { Route } from './route'
@@ -8,29 +8,55 @@ import type { Route } from './route'
 export type PlacedLabel = { readonly box: Box; readonly block: TextBlock }
 type Bare = Omit<Route, 'label'>
 
-export function placeLabels(placed: Placed, routes: readonly Bare[]): Route[] {
+/** `kept` are labels that stay where they are as long as nothing has come to stand on them. */
+export function placeLabels(
+  placed: Placed,
+  routes: readonly Bare[],
+  kept: ReadonlyMap<string, PlacedLabel> = new Map(),
+): Route[] {
   const blocks = new Map(placed.links.map((l) => [l.id, l.label]))
-  const taken: Box[] = []
+  const lines = routes.flatMap((r) => segments(r.points))
+  const boxes = placed.nodes.map((n) => n.box)
+  const gap = placed.style.body.size * 0.3
+  const taken = [...kept.values()].map((l) => l.box)
   return routes.map((r) => {
     const block = blocks.get(r.id)
     if (!block) return { ...r, label: null }
-    const gap = placed.style.body.size * 0.3
-    const options = candidates(r.points, block, gap)
-    const price = (box: Box, at: number) => {
-      const onNode = placed.nodes.some((n) => overlaps(n.box, box)) ? 1000 : 0
-      const onLabel = taken.some((t) => overlaps(t, box)) ? 500 : 0
-      const lines = routes.flatMap((o) => segments(o.points)).filter(([a, b]) => segmentEnters(a, b, box)).length
-      return onNode + onLabel + lines * 60 + at
-    }
-    const best = options.map((o) => ({ ...o, cost: price(o.box, o.at) })).reduce((b, o) => (o.cost < b.cost ? o : b))
-    taken.push(best.box)
-    return { ...r, label: { box: best.box, block } }
+    const old = kept.get(r.id)
+    if (old && !boxes.some((b) => overlaps(b, old.box))) return { ...r, label: old }
+    const best = cheapest(candidates(r.points, block, gap), boxes, lines, taken)
+    taken.push(best)
+    return { ...r, label: { box: best, block } }
   })
 }
 
+type Candidate = { readonly box: Box; readonly at: number }
+type Line = readonly [Point, Point]
+
+/** On a node is worst, then on a label, then on a line. Only what is near any candidate is looked at. */
+function cheapest(
+  options: readonly Candidate[],
+  nodes: readonly Box[],
+  lines: readonly Line[],
+  labels: readonly Box[],
+): Box {
+  const region = union(options.map((o) => o.box))
+  const near = {
+    nodes: nodes.filter((b) => overlaps(b, region)),
+    labels: labels.filter((b) => overlaps(b, region)),
+    lines: lines.filter(([a, b]) => segmentEnters(a, b, region)),
+  }
+  const price = ({ box, at }: Candidate) =>
+    (near.nodes.some((b) => overlaps(b, box)) ? 1000 : 0) +
+    (near.labels.some((b) => overlaps(b, box)) ? 500 : 0) +
+    near.lines.filter(([a, b]) => segmentEnters(a, b, box)).length * 60 +
+    at
+  return options.map((o) => ({ box: o.box, cost: price(o) })).reduce((b, o) => (o.cost < b.cost ? o : b)).box
+}
+
 /** Boxes beside and on each segment at several distances from its start, cheapest (`at`) near the start of the route. */
-function candidates(points: readonly Point[], block: TextBlock, gap: number): { box: Box; at: number }[] {
-  const out: { box: Box; at: number }[] = []
+function candidates(points: readonly Point[], block: TextBlock, gap: number): Candidate[] {
+  const out: Candidate[] = []
   let before = 0
   for (const [a, b] of segments(points)) {
     const length = Math.hypot(b.x - a.x, b.y - a.y)

@@ -56,7 +56,8 @@ export function reroute(placed: Placed, before: readonly Route[], moved: Readonl
   const kept = before.filter(stays)
   const keptIds = new Set(kept.map((r) => r.id))
   const open = placed.links.filter((l) => !keptIds.has(l.id)).map((l) => l.id)
-  return { ...placed, routes: placeLabels(placed, routesFor(placed, kept, open)) }
+  const labels = new Map(kept.flatMap((r) => (r.label ? [[r.id, r.label] as const] : [])))
+  return { ...placed, routes: placeLabels(placed, routesFor(placed, kept, open), labels) }
 }
 
 const covers = (b: Box, points: readonly Point[]): boolean =>

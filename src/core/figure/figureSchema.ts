@@ -1,0 +1,103 @@
+/** The fields of a figure, checked wherever one comes in from outside; the types and the published JSON Schema follow. */
+import * as z from 'zod/mini'
+import { MAX_NODES, MAX_NODE_TEXT, figureKinds, frames, linkRoles, nodeRoles, typefaces } from './figure'
+
+const id = z.string().check(z.minLength(1), z.maxLength(64))
+const words = z.string().check(z.maxLength(MAX_NODE_TEXT))
+const short = (most: number) => z.string().check(z.maxLength(most))
+const finite = z.number().check(z.gte(-1e6), z.lte(1e6))
+const offset = z.int().check(z.nonnegative())
+const span = z.readonly(z.object({ start: offset, end: offset }))
+const spans = z.readonly(z.array(span))
+const point = z.readonly(z.object({ x: finite, y: finite }))
+const box = z.readonly(z.object({ x: finite, y: finite, width: finite, height: finite }))
+const look = z.readonly(
+  z.object({ fill: z.optional(short(32)), line: z.optional(short(32)), shape: z.optional(short(32)) }),
+)
+
+export const nodeSchema = z.readonly(
+  z.object({
+    id,
+    role: z.enum(nodeRoles),
+    text: words,
+    /** A line under the text: the detail of a point, the note of a step. */
+    detail: z.optional(words),
+    /** Place among the nodes as the text gives them; ties are broken by id. */
+    order: finite,
+    actor: z.optional(words),
+    memberOf: z.optional(z.readonly(z.array(id))),
+    measure: z.optional(z.readonly(z.object({ value: z.number(), unit: short(32) }))),
+    duration: z.optional(words),
+    icon: z.optional(short(64)),
+    fields: z.optional(z.readonly(z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])))),
+    /** The words of the passage that this node came from. */
+    source: spans,
+    inset: z.optional(id),
+    wordings: z.optional(z.readonly(z.record(z.string(), words))),
+    look: z.optional(look),
+    /** Where a person put the node, in layout px; layout leaves it there. */
+    held: z.optional(box),
+  }),
+)
+
+export const linkSchema = z.readonly(
+  z.object({
+    id,
+    role: z.enum(linkRoles),
+    from: id,
+    to: id,
+    text: z.optional(words),
+    /** Between 0 and 1. */
+    probability: z.optional(z.number().check(z.gte(0), z.lte(1))),
+    order: finite,
+    source: spans,
+    look: z.optional(look),
+    heldRoute: z.optional(z.readonly(z.array(point))),
+  }),
+)
+
+const figureFields = z.readonly(
+  z.object({
+    id,
+    kind: z.enum(figureKinds),
+    title: words,
+    altText: z.optional(words),
+    /** BCP 47. */
+    language: short(35),
+    nodes: z.readonly(z.record(id, nodeSchema)),
+    links: z.readonly(z.record(id, linkSchema)),
+    arrangement: short(32),
+    frame: z.enum(frames),
+    houseStyle: short(64),
+    dress: z.readonly(z.object({ typeface: z.enum(typefaces) })),
+    /** The stretch of `wasRead.text` that the figure was read from; null for a figure that was never read. */
+    passage: z.nullable(span),
+    /** The figure as its text gave it. Spans of nodes and links are offsets into this text. */
+    wasRead: z.readonly(
+      z.object({
+        text: z.string(),
+        nodes: z.readonly(z.record(id, words)),
+        links: z.readonly(z.record(id, z.readonly(z.tuple([id, id, words])))),
+      }),
+    ),
+  }),
+)
+
+/** What the fields alone cannot say: ids are their keys, links have both ends, a figure has a size. */
+export const figureSchema = figureFields.check(
+  z.superRefine((figure, context) => {
+    const fault = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message })
+    if (Object.keys(figure.nodes).length > MAX_NODES) fault(['nodes'], `more than ${MAX_NODES} nodes`)
+    for (const [key, node] of Object.entries(figure.nodes))
+      if (key !== node.id) fault(['nodes', key], 'id differs from its key')
+    for (const [key, link] of Object.entries(figure.links)) {
+      if (key !== link.id) fault(['links', key], 'id differs from its key')
+      for (const end of ['from', 'to'] as const)
+        if (!Object.hasOwn(figure.nodes, link[end])) fault(['links', key, end], `there is no node ${link[end]}`)
+    }
+  }),
+)
+
+export type FigureFields = z.infer<typeof figureSchema>
+export type NodeFields = z.infer<typeof nodeSchema>
+export type LinkFields = z.infer<typeof linkSchema>
