@@ -252,6 +252,7 @@ test('ugly input: 5 MB paste, a sentence without end, a long list, controls, rig
   )
   await b.saved()
   assert.equal(await b.driver.executeScript('return window.hit ?? null'), null)
+  assert.deepEqual(await b.complaints(), [])
   assert.equal(
     await b.driver.executeScript(`return /[\\u0000\\u0007]/.test(document.querySelector('.manuscript').textContent)`),
     false,
@@ -277,6 +278,7 @@ test('text that is no figure is told so, with what would help; pointing lights w
   await b.find('button[aria-label^="Read the passage that begins here"]')
   await caretIn(1)
   await b.chord([Key.CONTROL], Key.ENTER)
+  await b.find('article[data-kind=process] [data-arrangement=rows] svg')
   const node = await b.find('article[data-kind=process] [data-arrangement=down] g[data-part]:last-of-type path')
   await b.driver.actions().move({ origin: node }).perform()
   assert.match(await b.text('.words-lit'), /wave the cars on|lower the ramp|check the lines/)

@@ -1,5 +1,6 @@
 import { Fragment, Node, Slice } from 'prosemirror-model'
-import { Plugin } from 'prosemirror-state'
+import { Plugin, Selection } from 'prosemirror-state'
+import type { EditorView } from 'prosemirror-view'
 import { MAX_MANUSCRIPT, cleanText, nodesFromText } from '@/manuscript'
 import { manuscriptSchema } from './schema'
 
@@ -7,6 +8,8 @@ import { manuscriptSchema } from './schema'
 export function cleanedHtml(html: string): string {
   const page = new DOMParser().parseFromString(html, 'text/html')
   for (const e of page.querySelectorAll('script,style,meta,link,title,o\\:p,img,svg,iframe,object')) e.remove()
+  for (const e of page.querySelectorAll('*'))
+    for (const a of [...e.attributes]) if (/^on/i.test(a.name)) e.removeAttribute(a.name)
   let lists: { level: number; element: HTMLElement }[] = []
   for (const p of [...page.querySelectorAll<HTMLElement>('p')]) {
     const level = Number(/mso-list:[^;"]*level(\d)/i.exec(p.getAttribute('style') ?? '')?.[1] ?? 0)
@@ -54,11 +57,30 @@ export function pastePlugin(onTooLong: (length: number, limit: number) => void):
         return new Slice(Fragment.from(nodesFromText(clean).map((n) => Node.fromJSON(manuscriptSchema, n))), 0, 0)
       },
       handlePaste: (view, event) => {
-        const length = event.clipboardData?.getData('text/plain').length ?? 0
-        if (length + view.state.doc.content.size <= MAX_MANUSCRIPT) return false
-        onTooLong(length, MAX_MANUSCRIPT)
-        return true
+        const text = event.clipboardData?.getData('text/plain') ?? ''
+        if (text.length + view.state.doc.content.size > MAX_MANUSCRIPT) {
+          onTooLong(text.length, MAX_MANUSCRIPT)
+          return true
+        }
+        return (event.clipboardData?.getData('text/html') ?? '') === '' && pasteBlocks(view, text)
       },
     },
   })
+}
+
+/** Several blocks of plain text become blocks of their own, after the paragraph at the caret or in place of an empty one;
+ *  fitted into the paragraph, a list would lose its first item to it. */
+function pasteBlocks(view: EditorView, text: string): boolean {
+  const { state } = view
+  const { $from } = state.selection
+  const clean = cleanText(text)
+  if ($from.depth !== 1 || clean.split('\n').filter((l) => l.trim() !== '').length < 2) return false
+  const nodes = nodesFromText(clean).map((n) => Node.fromJSON(manuscriptSchema, n))
+  const tr = state.tr.deleteSelection()
+  const at = tr.selection.$from
+  const [from, to] = at.parent.content.size === 0 ? [at.before(1), at.after(1)] : [at.after(1), at.after(1)]
+  tr.replaceWith(from, to, nodes)
+  tr.setSelection(Selection.near(tr.doc.resolve(tr.mapping.map(to)), -1))
+  view.dispatch(tr.scrollIntoView().setMeta('paste', true))
+  return true
 }
