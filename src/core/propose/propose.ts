@@ -104,7 +104,7 @@ function coverageOf(read: ReadText, built: Built): Coverage {
       ? 'a remark, not a step'
       : read.blocks.some((b) => b.type === 'row' && spansMeet(b.span, u.span))
         ? 'tables are not read into this kind'
-        : 'says nothing that this kind shows'
+        : 'tells nothing that this kind shows'
   return {
     taken: units.length - left.length,
     of: units.length,

@@ -20,7 +20,15 @@ export type Interpreter = (span: Span) => readonly (readonly Said[])[]
 export function told(text: string, blocks: readonly Block[], interpret: Interpreter | null): Told {
   const out: Statement[] = []
   const units: Unit[] = []
-  const state: State = { body: out, scope: null, loopStart: null, item: null, known: new Set(), object: null }
+  const state: State = {
+    body: out,
+    scope: null,
+    loopStart: null,
+    item: null,
+    prose: false,
+    known: new Set(),
+    object: null,
+  }
   let cueCount = 0
   const note = (u: Unit, cues: number) => {
     units.push(u)
@@ -60,6 +68,7 @@ function readParagraph(block: Block, state: State, interpret: Interpreter | null
   if (!interpret) return
   state.scope = null
   state.item = null
+  state.prose = true
   const sentences = interpret(block.span)
   const flat = sentences.flat()
   let at = 0
@@ -88,6 +97,7 @@ function readItem(
 ): void {
   const [item, ...inner] = family as [Block, ...Block[]]
   state.item = item.number
+  state.prose = false
   const before = state.body.length
   const scopeBefore = state.scope
   state.loopStart = null

@@ -46,6 +46,8 @@ export type State = {
   scope: Scope | null
   loopStart: Statement | null
   item: number | null
+  /** Inside a paragraph, not a list. */
+  prose: boolean
   known: Set<string>
   /** What "it" and "them" last stood for. */
   object: string | null
@@ -89,6 +91,8 @@ function continues(said: Said, scope: Scope): boolean {
   const arm = scope.arm as Arm
   if (arm.body.length === 0) return false
   const inArm = new Set(arm.body.flatMap((s) => ('content' in s ? s.content.slice(1) : [])))
+  const last = arm.body.at(-1)
+  if (said.condition?.aboutIt && last?.do === 'step' && last.doing) return true
   const spoken = said.condition ? said.condition.content.slice(0, 1) : (said.actions[0]?.content.slice(1, 2) ?? [])
   return spoken.some((w) => inArm.has(w) && !scope.known.has(w))
 }
@@ -212,10 +216,14 @@ function repeatUntil(body: Statement[], c: Condition, state: State): void {
   body.push(ask)
 }
 
+/** In running prose a sentence that tells nothing to do is no step; in a list, or as an answer, it is what it says. */
+const tellsAStep = (a: Action, state: State, isAnswer: boolean): boolean => a.doing || isAnswer || !state.prose
+
 function addActions(body: Statement[], said: Said, state: State): void {
-  for (const a of said.actions) {
+  for (const a of said.actions.filter((x) => tellsAStep(x, state, body !== state.body))) {
     const step = stepOf(a, state.item, state.object)
-    if (a.object) state.object = a.object
+    // "it" goes on standing for the same thing until another thing is named.
+    if (a.object || !/\b(?:it|them)\b/.test(a.label)) state.object = a.object
     if (step.label === '') continue
     const again = a.content.includes('again') ? a.content.filter((w) => w !== 'again') : null
     if (again) body.push({ do: 'goTo', item: null, content: again, note: '', source: [a.source], otherwise: step })

@@ -107,6 +107,8 @@ export const plainAction = (words: readonly Word[]): Action => ({
 export function objectOf(words: readonly Word[]): string | null {
   const rest = words.slice(1)
   const stop = rest.findIndex((w) => PREPOSITIONS.has(w.lower) || !isWord(w) || CONJUNCTIONS.has(w.lower))
+  // "the sailing and the place": no one thing.
+  if (stop >= 0 && CONJUNCTIONS.has((rest[stop] as Word).lower)) return null
   const phrase = (stop < 0 ? rest : rest.slice(0, stop)).filter((w) => !DETERMINERS.has(w.lower) && w.lower !== 'one')
   const usable = phrase.length > 0 && phrase.length <= 3 && !phrase.some((w) => PRONOUNS.has(w.lower))
   return usable ? joined(phrase) : null

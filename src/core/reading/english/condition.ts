@@ -13,6 +13,8 @@ export type Condition = {
   readonly content: readonly string[]
   /** A "when" may be a time rather than a question. */
   readonly sure: boolean
+  /** Speaks of "it", doing something: of what has just been named, more likely than of the question before. */
+  readonly aboutIt: boolean
 }
 
 const OPPOSITE_SUBJECT: Readonly<Record<string, string>> = { nobody: 'Somebody', nothing: 'Anything', none: 'Any' }
@@ -52,8 +54,16 @@ export function conditionOf(words: readonly Word[], inverted: boolean, sure: boo
   const verb = words.findIndex((w) => w.lower === 'does' || w.lower === "doesn't")
   const base = verb >= 0 ? words.slice(verb + 1).find((w) => !NEGATIONS.has(w.lower)) : undefined
   const agreed = base ? out.map((w) => (w.start === base.start ? { ...w, text: thirdPerson(w.text) } : w)) : out
+  const aboutIt = IT.has(words[0]?.lower ?? '') && f > 0 && !AUXILIARIES.has((words[f] as Word).lower)
   const label = labelOf(agreed.filter((w) => w.text !== '?')) || 'This holds'
-  return { question: `${label}?`, answer: negative ? 'no' : 'yes', source, content: contentOf(agreed, lexicon), sure }
+  return {
+    question: `${label}?`,
+    answer: negative ? 'no' : 'yes',
+    source,
+    content: contentOf(agreed, lexicon),
+    sure,
+    aboutIt,
+  }
 }
 const thirdPerson = (v: string): string =>
   /(?:s|x|z|ch|sh|o)$/.test(v) ? `${v}es` : /[^aeiou]y$/.test(v) ? `${v.slice(0, -1)}ies` : `${v}s`
@@ -73,5 +83,6 @@ export function questionOf(words: readonly Word[], lexicon: Lexicon): Condition 
     source,
     content: contentOf(words, lexicon),
     sure: true,
+    aboutIt: false,
   }
 }
