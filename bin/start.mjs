@@ -1,6 +1,6 @@
 // `npm start`: everything a fresh machine lacks, then the application, until Ctrl-C.
 import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, openSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { freePort, startCluster } from './cluster.mjs'
 import {
@@ -27,6 +27,7 @@ async function stage(name, work) {
 
 checkNode()
 const pidFile = path.join(root, '.data/start.pid')
+const serverFile = path.join(root, '.data/server.pid')
 mkdirSync(path.dirname(pidFile), { recursive: true })
 const other = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0
 if (
@@ -39,6 +40,23 @@ if (
     `Idle Compass is already running from this folder (process ${other}). Stop it with Ctrl-C there, or: kill ${other}`,
   )
 writeFileSync(pidFile, String(process.pid))
+stopOrphan()
+
+/** A launcher that was killed with -9 leaves its server behind, which would hold the port. */
+function stopOrphan() {
+  const pid = existsSync(serverFile) ? Number(readFileSync(serverFile, 'utf8')) : 0
+  rmSync(serverFile, { force: true })
+  let home = ''
+  try {
+    home = readlinkSync(`/proc/${pid}/cwd`)
+  } catch {
+    // No such process: the usual case.
+    return
+  }
+  if (home !== root) return
+  say(`stopping the server that an earlier, killed run left behind (process ${pid})`)
+  process.kill(pid, 'SIGKILL')
+}
 
 let cluster = null
 let child = null
@@ -54,6 +72,7 @@ function end() {
 function finish(code) {
   cluster?.stop()
   rmSync(pidFile, { force: true })
+  rmSync(serverFile, { force: true })
   say('stopped')
   process.exit(code)
 }
@@ -77,6 +96,7 @@ try {
     stdio: ['ignore', openSync(path.join(root, '.data/server.log'), 'a'), 'inherit'],
     detached: true,
   })
+  writeFileSync(serverFile, String(child.pid))
   child.on('exit', (code) => finish(ending ? 0 : (code ?? 1)))
   const url = `http://localhost:${port}`
   await answers(url)

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict'
-import { existsSync, readFileSync, readdirSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { after, before, test } from 'node:test'
 import type { ChildProcess } from 'node:child_process'
@@ -290,6 +291,73 @@ test('text that is no figure is told so, with what would help; pointing lights w
     .move({ x: Math.round(words.x), y: Math.round(words.y) })
     .perform()
   await b.find('article[data-kind=process] g.lit')
+})
+
+test('on the bench a connector’s end is dragged onto another node, and arrangement and frame are switched', async () => {
+  const folio = await newFolio(base, '1. Check the lines\n2. Lower the ramp\n3. Load the cars\n4. Close the bow door')
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('.manuscript li')
+  await b.saved()
+  await (await b.find('button[aria-label^="Read the passage that begins here"]')).click()
+  await (await b.find('article[data-kind=process] [data-arrangement=rows]')).click()
+  await (await b.find('figure[data-figure] figcaption a')).click()
+  await b.find('[data-scale] g[data-part] text')
+  const middleOf = (index: number) =>
+    b.driver.executeScript<{ x: number; y: number }>(
+      `const g = [...document.querySelectorAll('[data-scale] g[data-part]')].filter((g) => g.querySelector('text'))[arguments[0]].getBoundingClientRect(); return { x: Math.round(g.x + g.width / 2), y: Math.round(g.y + g.height / 2) }`,
+      index,
+    )
+  const [first, second, last] = [await middleOf(0), await middleOf(1), await middleOf(3)]
+  await b.driver
+    .actions()
+    .move({ x: Math.round((first.x + second.x) / 2), y: first.y })
+    .click()
+    .perform()
+  const end = await b.find('[data-handle=to]')
+  await b.driver
+    .actions({ async: true })
+    .move({ origin: end })
+    .press()
+    .move({ x: last.x - 60, y: last.y - 20, duration: 80 })
+    .move({ x: last.x - 30, y: last.y - 32, duration: 80 })
+    .release()
+    .perform()
+  const leadsTo = async () => await (await b.find('[aria-label="Leads to"] option:checked')).getText()
+  await eventually('the link leads to the last step', 3000, async () => (await leadsTo()) === 'Close bow door')
+  await b.chord([Key.CONTROL], 'z')
+  await eventually('undone', 3000, async () => (await leadsTo()) === 'Lower ramp')
+  await (await b.find('//button[@role="radio"][contains(., "Down the page")]')).click()
+  await eventually('down the page', 5000, async () => (await middleOf(3)).x === (await middleOf(0)).x)
+  await (await b.find('[aria-label="Frame"] option[value="square"]')).click()
+  await b.find('//p[contains(., "Square · 28.6 × 28.6 cm")]')
+  assert.deepEqual(await b.complaints(), [])
+})
+
+test('the shelf: a file opened, a folio renamed, deleted and taken back; a wrong file is told what would be right', async () => {
+  const dir = mkdtempSync(path.join(tmpdir(), 'compass-'))
+  writeFileSync(path.join(dir, 'Night watch.md'), '# Night watch\n\n1. Check the lights\n2. Sign the log')
+  writeFileSync(path.join(dir, 'chart.exe'), 'x')
+  await b.driver.get(base)
+  await b.click('New folio')
+  const file = await b.find('input[type=file]')
+  await file.sendKeys(path.join(dir, 'chart.exe'))
+  assert.match(await b.text('[role=alert]'), /chart\.exe.*\.md or \.txt/)
+  await (await b.find('input[type=file]')).sendKeys(path.join(dir, 'Night watch.md'))
+  await b.find('//span[contains(., "from Night watch")]')
+  await b.click('Make the folio')
+  await b.find('.manuscript ol li')
+  await b.driver.get(base)
+  const more = async (name: string, choice: string) => {
+    await (await b.find(`//button[@aria-label="More for “${name}”"]`)).click()
+    await (await b.find(`//button[normalize-space(.)="${choice}"]`)).click()
+  }
+  await more('Night watch', 'Rename')
+  await (await b.find('[aria-label="Name of the folio"]')).sendKeys('Middle watch', Key.ENTER)
+  await b.find('//h2[contains(., "Middle watch")]')
+  await more('Middle watch', 'Delete')
+  await eventually('it is gone', 5000, async () => !(await b.text('main ul')).includes('Middle watch'))
+  await b.click('Take it back')
+  await b.find('//h2[contains(., "Middle watch")]')
 })
 
 test('keyboard only: from the shelf to a downloaded figure', async () => {
