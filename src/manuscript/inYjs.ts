@@ -1,7 +1,7 @@
 /** The manuscript inside the shared document: its text, and anchors that stay with their words while others type. */
 import * as Y from 'yjs'
 import type { Span } from '@/core/text'
-import { pieceAt, project, type Projection, type TextTree } from './projection'
+import { fromLineStart, pieceAt, project, type Projection, type TextTree } from './projection'
 
 export type YPlace = { readonly node: Y.XmlText; readonly index: number }
 export type Anchor = { readonly start: unknown; readonly end: unknown }
@@ -54,7 +54,7 @@ export function spanOf(doc: Y.Doc, p: Projection<YPlace>, anchor: Anchor): Span 
     return piece && found ? piece.span.start + found.index - piece.place.index : null
   }
   const [start, end] = [at(anchor.start), at(anchor.end)]
-  return start === null || end === null || end <= start ? null : { start, end }
+  return start === null || end === null || end <= start ? null : fromLineStart(p, { start, end })
 }
 
 export type NodeJson = {

@@ -92,3 +92,10 @@ export function pieceAt<P>(
   if (!near) return null
   return { piece: near, into: side === 'after' ? 0 : near.span.end - near.span.start }
 }
+
+/** The span from the start of its line when only a list marker stands before it, so that an item keeps its number. */
+export function fromLineStart<P>(p: Projection<P>, s: Span): Span {
+  const start = p.text.lastIndexOf('\n', s.start - 1) + 1
+  const wordsBefore = p.pieces.some((x) => x.span.start < s.start && x.span.end > start)
+  return wordsBefore ? s : { start, end: s.end }
+}

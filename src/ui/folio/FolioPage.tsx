@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid'
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import type { Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
-import { anchorOf, projectShared, spanOf, type Projection } from '@/manuscript'
+import { anchorOf, fromLineStart, projectShared, spanOf, type Projection } from '@/manuscript'
 import { compute } from '@/workers/client'
 import { useCommands, type Command } from '../chrome/commands'
 import { useNotice } from '../chrome/Notice'
@@ -14,7 +14,7 @@ import { Editor, type EditorHandle } from '../editor/Editor'
 import { writing } from '../editor/keys'
 import { Facing } from './Facing'
 import { ReadingsPanel } from './ReadingsPanel'
-import { headingAbove, partsAt, withLineStart, wordsOf, type Stand } from './stand'
+import { headingAbove, partsAt, wordsOf, type Stand } from './stand'
 import { SyncStatus } from './SyncStatus'
 import { addFigure, removeFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from './useFolio'
 import { useReadings, type Offered } from './useReadings'
@@ -87,12 +87,12 @@ function Spread({ folio }: { folio: OpenFolio }) {
 
   const readPassage = useCallback(() => {
     const span = editor?.passage() ?? null
-    if (span && span.end - span.start > 1) setPassage(withLineStart(projection.text, span))
+    if (span && span.end - span.start > 1) setPassage(fromLineStart(projection, span))
     else tell('There is no text at the caret. Write or mark something first.')
   }, [editor, projection, tell])
   const onMark = useCallback(
     (span: Span | null) =>
-      setPassage(span && span.end - span.start >= MIN_MARK ? withLineStart(projection.text, span) : null),
+      setPassage(span && span.end - span.start >= MIN_MARK ? fromLineStart(projection, span) : null),
     [projection],
   )
   const close = useCallback(() => {
@@ -102,7 +102,8 @@ function Spread({ folio }: { folio: OpenFolio }) {
   }, [editor])
 
   const choose = (o: Offered, arrangement: string) => {
-    if (!passage) return
+    // What is shown may still be of the words before the last change; such a reading is not taken.
+    if (!passage || readings?.text !== passageText) return
     const title = o.reading.figure.title || headingAbove(projection.text, passage.start)
     const figure = { ...o.reading.figure, id: nanoid(), arrangement, title }
     const undo = addFigure(folio, figure, anchorOf(projectShared(folio.manuscript), passage))

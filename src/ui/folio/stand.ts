@@ -31,9 +31,3 @@ export function partsAt(
 /** The heading that a passage stands under, as its figure's title. */
 export const headingAbove = (text: string, before: number): string =>
   [...text.slice(0, before).matchAll(/^#{1,3} (.+)$/gm)].at(-1)?.[1]?.slice(0, 120) ?? ''
-
-/** From the start of the line when only its marker stands before, so that a list item keeps its number. */
-export function withLineStart(text: string, s: Span): Span {
-  const start = text.lastIndexOf('\n', s.start - 1) + 1
-  return /^[\s\d.()a-z#|>*•–-]{0,8}$/i.test(text.slice(start, s.start)) ? { start, end: s.end } : s
-}
