@@ -17,7 +17,7 @@ export function rows(sized: Sized, gapX: number, gapY: number): Arranged {
   const wanted = Math.log(frameAspect(sized))
   const off = (t: Rows) => Math.abs(Math.log(t.width / t.height) - wanted)
   const best = tries.reduce<Rows | null>((b, t) => (b && off(b) <= off(t) ? b : t), null)
-  return { boxes: best?.boxes ?? new Map(), flow: 'across', decor: [] }
+  return { boxes: best?.boxes ?? new Map(), flow: 'rows', decor: [] }
 }
 
 type Rows = { readonly boxes: Map<string, Box>; readonly width: number; readonly height: number }

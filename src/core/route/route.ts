@@ -31,6 +31,7 @@ const opposite: Record<Side, Side> = { top: 'bottom', right: 'left', bottom: 'to
 const leaving: Record<Flow, Record<Side, number>> = {
   down: { bottom: 0, right: 0.9, left: 0.95, top: 3 },
   across: { right: 0, bottom: 0.9, top: 0.95, left: 3 },
+  rows: { right: 0, bottom: 0.9, left: 3, top: 3 },
   none: { right: 0, bottom: 0, left: 0, top: 0 },
 }
 
@@ -115,8 +116,9 @@ function straightestFirst(placed: Placed, node: ReadonlyMap<NodeId, PlacedNode>)
     const [a, b] = [node.get(l.from), node.get(l.to)]
     if (!a || !b) return 0
     const [p, q] = [centreOf(a.box), centreOf(b.box)]
-    const ahead = placed.flow === 'across' ? q.x > p.x : q.y > p.y
-    return (placed.flow === 'across' ? Math.abs(p.y - q.y) : Math.abs(p.x - q.x)) + (ahead ? 0 : 10_000)
+    const sideways = placed.flow === 'across' || placed.flow === 'rows'
+    const ahead = sideways ? q.x > p.x : q.y > p.y
+    return (sideways ? Math.abs(p.y - q.y) : Math.abs(p.x - q.x)) + (ahead ? 0 : 10_000)
   }
   return placed.links
     .map((l, i) => ({ l, i, off: off(l) }))

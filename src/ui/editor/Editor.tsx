@@ -7,7 +7,7 @@ import { Decoration, DecorationSet, EditorView } from 'prosemirror-view'
 import { ySyncPlugin, yUndoPlugin } from 'y-prosemirror'
 import type * as Y from 'yjs'
 import type { Span } from '@/core/text'
-import type { Projection } from '@/manuscript'
+import { pieceAt, type Projection } from '@/manuscript'
 import { keyPlugins, writing } from './keys'
 import { pastePlugin } from './paste'
 import { offsetAt, positionsOf, projectDoc, spanBetween } from './projectDoc'
@@ -150,8 +150,8 @@ export function Editor({ fragment, marks, handle, onText, onMark, onPoint, onToo
       },
       topOf: (offset) => {
         const v = view.current
-        const at = v && positionsOf(projectDoc(v.state.doc), { start: offset, end: offset + 1 })
-        return v && at ? v.coordsAtPos(at.from).top - v.dom.getBoundingClientRect().top : null
+        const at = v && pieceAt(projectDoc(v.state.doc), offset, 'after')
+        return v && at ? v.coordsAtPos(at.piece.place + at.into).top - v.dom.getBoundingClientRect().top : null
       },
       passage: () => (view.current ? passageAtCaret(view.current) : null),
       focus: () => view.current?.focus(),

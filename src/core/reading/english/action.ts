@@ -38,7 +38,7 @@ export function actionOf(words: readonly Word[], lexicon: Lexicon, own: readonly
     doing,
     source,
     content: contentOf(of, lexicon),
-    object: doing ? objectOf(of) : null,
+    object: doing ? objectOf(of, lexicon) : null,
   })
   if (isNegatedImperative(trimmedWords)) {
     const rest = trimmedWords.slice(trimmedWords[0]?.lower === 'do' ? 2 : 1)
@@ -104,12 +104,14 @@ export const plainAction = (words: readonly Word[]): Action => ({
 })
 
 /** The noun phrase behind the verb, up to three words. */
-export function objectOf(words: readonly Word[]): string | null {
+export function objectOf(words: readonly Word[], lexicon: Lexicon): string | null {
   const rest = words.slice(1)
   const stop = rest.findIndex((w) => PREPOSITIONS.has(w.lower) || !isWord(w) || CONJUNCTIONS.has(w.lower))
   // "the sailing and the place": no one thing.
   if (stop >= 0 && CONJUNCTIONS.has((rest[stop] as Word).lower)) return null
   const phrase = (stop < 0 ? rest : rest.slice(0, stop)).filter((w) => !DETERMINERS.has(w.lower) && w.lower !== 'one')
+  // "tag the jacket red": red is what becomes of it.
+  while (phrase.length > 1 && lexicon.adjectives.has(phrase.at(-1)?.lower ?? '')) phrase.pop()
   const usable = phrase.length > 0 && phrase.length <= 3 && !phrase.some((w) => PRONOUNS.has(w.lower))
   return usable ? joined(phrase) : null
 }

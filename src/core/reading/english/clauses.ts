@@ -87,7 +87,13 @@ function withSubordinate(base: Said, name: CueName, words: readonly Word[], lexi
     return { ...base, ...main, actions: earlier.doing ? [...main.actions, earlier] : main.actions }
   }
   const f = finiteVerb(inside, 0, lexicon)
-  const topic = f > 0 ? objectOf(inside.slice(0, f).filter((w, i) => i > 0 || DETERMINERS.has(w.lower))) : null
+  const topic =
+    f > 0
+      ? objectOf(
+          inside.slice(0, f).filter((w, i) => i > 0 || DETERMINERS.has(w.lower)),
+          lexicon,
+        )
+      : null
   if (name === 'after') return { ...base, ...main, topic }
   return { ...base, ...main, topic, condition: conditionOf(inside, name === 'unless', name !== 'when', lexicon) }
 }
