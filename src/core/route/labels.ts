@@ -1,6 +1,6 @@
 /** Places the words of connectors beside their lines: near the start, where a branch says which it is; off every node,
  *  every other label and, where there is room, every line. */
-import { boxAround, overlaps, segmentEnters, segments, union, type Box, type Point } from '../geometry'
+import { boxAround, inflate, overlaps, segmentEnters, segments, union, type Box, type Point } from '../geometry'
 import type { Placed } from '../layout'
 import type { TextBlock } from '../measure'
 import type { Route } from './route'
@@ -15,7 +15,7 @@ export function placeLabels(
   kept: ReadonlyMap<string, PlacedLabel> = new Map(),
 ): Route[] {
   const blocks = new Map(placed.links.map((l) => [l.id, l.label]))
-  const lines = routes.flatMap((r) => segments(r.points))
+  const lines = routes.flatMap((r) => segments(r.points).map(([a, b]): Line => ({ of: r.id, a, b })))
   const boxes = placed.nodes.map((n) => n.box)
   const gap = placed.style.body.size * 0.3
   const taken = [...kept.values()].map((l) => l.box)
@@ -24,32 +24,33 @@ export function placeLabels(
     if (!block) return { ...r, label: null }
     const old = kept.get(r.id)
     if (old && !boxes.some((b) => overlaps(b, old.box))) return { ...r, label: old }
-    const best = cheapest(candidates(r.points, block, gap), boxes, lines, taken)
+    const best = cheapest(r.id, candidates(r.points, block, gap), { boxes, lines, taken, gap })
     taken.push(best)
     return { ...r, label: { box: best, block } }
   })
 }
 
 type Candidate = { readonly box: Box; readonly at: number }
-type Line = readonly [Point, Point]
+type Line = { readonly of: string; readonly a: Point; readonly b: Point }
+type Around = {
+  readonly boxes: readonly Box[]
+  readonly lines: readonly Line[]
+  readonly taken: readonly Box[]
+  readonly gap: number
+}
 
-/** On a node is worst, then on a label, then on a line. Only what is near any candidate is looked at. */
-function cheapest(
-  options: readonly Candidate[],
-  nodes: readonly Box[],
-  lines: readonly Line[],
-  labels: readonly Box[],
-): Box {
-  const region = union(options.map((o) => o.box))
-  const near = {
-    nodes: nodes.filter((b) => overlaps(b, region)),
-    labels: labels.filter((b) => overlaps(b, region)),
-    lines: lines.filter(([a, b]) => segmentEnters(a, b, region)),
-  }
+/** On a node is worst, then on a label, then on a line, then so near another connector's line that it could be that
+ *  one's word. Only what is near any candidate is looked at. */
+function cheapest(id: string, options: readonly Candidate[], { boxes, lines, taken, gap }: Around): Box {
+  const region = inflate(union(options.map((o) => o.box)), gap * 4)
+  const nodes = boxes.filter((b) => overlaps(b, region))
+  const labels = taken.filter((b) => overlaps(b, region))
+  const near = lines.filter(({ a, b }) => segmentEnters(a, b, region))
   const price = ({ box, at }: Candidate) =>
-    (near.nodes.some((b) => overlaps(b, box)) ? 1000 : 0) +
-    (near.labels.some((b) => overlaps(b, box)) ? 500 : 0) +
-    near.lines.filter(([a, b]) => segmentEnters(a, b, box)).length * 60 +
+    (nodes.some((b) => overlaps(b, box)) ? 1000 : 0) +
+    (labels.some((b) => overlaps(b, box)) ? 500 : 0) +
+    near.filter(({ a, b }) => segmentEnters(a, b, box)).length * 60 +
+    near.filter(({ of, a, b }) => of !== id && segmentEnters(a, b, inflate(box, gap * 4))).length * 25 +
     at
   return options.map((o) => ({ box: o.box, cost: price(o) })).reduce((b, o) => (o.cost < b.cost ? o : b)).box
 }
@@ -63,7 +64,7 @@ function candidates(points: readonly Point[], block: TextBlock, gap: number): Ca
     const [ux, uy] = length > 0 ? [(b.x - a.x) / length, (b.y - a.y) / length] : [1, 0]
     const along = Math.abs(ux) > 0.5 ? block.width / 2 : block.height / 2
     const aside = (Math.abs(ux) > 0.5 ? block.height / 2 : block.width / 2) + gap
-    for (const d of [along + gap * 2, length / 2, length - along - gap * 4]) {
+    for (const d of [along + gap * 2, along + gap * 8, length / 2, length - along - gap * 4]) {
       const c = { x: a.x + ux * d, y: a.y + uy * d }
       for (const [side, price] of [
         [-1, 0],
