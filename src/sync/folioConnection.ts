@@ -131,9 +131,22 @@ export class FolioConnection {
 
   private async readStream(received: Uint8Array[]): Promise<void> {
     const silence = new AbortController()
-    let alarm = setTimeout(() => silence.abort(), SILENCE_MS)
+    const alarm: { timer: ReturnType<typeof setTimeout> | null } = { timer: null }
+    const heard = () => {
+      if (alarm.timer) clearTimeout(alarm.timer)
+      alarm.timer = setTimeout(() => silence.abort(), SILENCE_MS)
+    }
+    heard()
+    try {
+      await this.readEvents(received, silence.signal, heard)
+    } finally {
+      clearTimeout(alarm.timer ?? undefined)
+    }
+  }
+
+  private async readEvents(received: Uint8Array[], silence: AbortSignal, heard: () => void): Promise<void> {
     const response = await fetch(`${this.options.base}/api/folios/${this.options.folio}/events?since=${this.last}`, {
-      signal: AbortSignal.any([this.stopped.signal, silence.signal]),
+      signal: AbortSignal.any([this.stopped.signal, silence]),
       cache: 'no-store',
     })
     if (response.status >= 400 && response.status < 500) {
@@ -146,15 +159,13 @@ export class FolioConnection {
     const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
     let buffer = ''
     for (let chunk = await reader.read(); !chunk.done; chunk = await reader.read()) {
-      clearTimeout(alarm)
-      alarm = setTimeout(() => silence.abort(), SILENCE_MS)
+      heard()
       buffer += chunk.value
       for (let end = buffer.indexOf('\n\n'); end >= 0; end = buffer.indexOf('\n\n')) {
         this.onEvent(buffer.slice(0, end), received)
         buffer = buffer.slice(end + 2)
       }
     }
-    clearTimeout(alarm)
   }
 
   private onEvent(event: string, received: Uint8Array[]): void {

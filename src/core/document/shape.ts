@@ -151,16 +151,27 @@ export function moveAfter(f: Figure, id: NodeId, after: NodeId, link: LinkId): E
   if (!node || id === after) return all()
   if (f.kind !== 'process') return { do: 'setNode', id, set: { order: orderAfter(f, after) } }
   const follower = linksFrom(f, id)[0]?.to
-  const closing = linksTo(f, id).map((l): Edit =>
-    follower && follower !== l.from ? { do: 'setLink', id: l.id, set: { to: follower } } : { do: 'dropLink', id: l.id },
-  )
+  // A link that leads from there to here already stays; every other way here now leads past.
+  const direct = linksTo(f, id).some((l) => l.from === after)
+  const closing = linksTo(f, id)
+    .filter((l) => l.from !== after)
+    .map((l): Edit =>
+      follower && follower !== l.from
+        ? { do: 'setLink', id: l.id, set: { to: follower } }
+        : { do: 'dropLink', id: l.id },
+    )
   const leaving = linksFrom(f, id).map((l): Edit => ({ do: 'dropLink', id: l.id }))
   const onward = linksFrom(f, after).filter((l) => l.to !== id)
-  const branch = isQuestion(f.nodes[after]) ? onward.slice(0, 1) : onward
-  const target = branch[0]?.to ?? (linksFrom(f, after).some((l) => l.to === id) ? follower : undefined)
-  const opening: Edit[] = isQuestion(f.nodes[after])
-    ? branch.map((l): Edit => ({ do: 'setLink', id: l.id, set: { to: id } }))
-    : [...branch.map((l): Edit => ({ do: 'dropLink', id: l.id })), { do: 'putLink', link: newLink(link, after, id, 1) }]
+  const taken = isQuestion(f.nodes[after]) ? onward.slice(0, 1) : onward
+  const opening: Edit[] = direct
+    ? []
+    : isQuestion(f.nodes[after]) && taken.length > 0
+      ? taken.map((l): Edit => ({ do: 'setLink', id: l.id, set: { to: id } }))
+      : [
+          ...taken.map((l): Edit => ({ do: 'dropLink', id: l.id })),
+          { do: 'putLink', link: newLink(link, after, id, 1) },
+        ]
+  const target = direct ? follower : taken[0]?.to
   const onwards: Edit | null =
     target && target !== id ? { do: 'putLink', link: newLink(`${link}b`, id, target, 1) } : null
   return all(...closing, ...leaving, { do: 'setNode', id, set: { order: orderAfter(f, after) } }, ...opening, onwards)

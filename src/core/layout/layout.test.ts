@@ -1,0 +1,92 @@
+import { backEdges } from '../graph'
+import { centreOf, overlaps } from '../geometry'
+import { routedFigure } from '../pipeline'
+import { failingSeeds, seededFigure } from '../testing/seededFigure'
+import { steps } from '../testing/steps'
+import { shippedTypesetter } from '../testing/shippedTypesetter'
+
+const typesetter = shippedTypesetter()
+const drawn = (figure: ReturnType<typeof steps>) => routedFigure(figure, 'light', typesetter)
+const SIX = steps(
+  'Check the lines',
+  'Lower the ramp',
+  'Load',
+  'Chock the last row of cars and lash the motorcycles',
+  'Close',
+  'Report',
+)
+
+test('without its back edges no seeded chart has a cycle', () => {
+  const failing = failingSeeds(1, 120, (seed) => {
+    const figure = seededFigure(seed)
+    const ids = Object.keys(figure.nodes)
+    const links = Object.values(figure.links)
+    const back = backEdges(ids, links)
+    const rest = links.filter((_, i) => !back.has(i))
+    return backEdges(ids, rest).size === 0 ? null : 'a cycle is left'
+  })
+  expect(failing).toEqual([])
+})
+
+test('down the page and across, every connector but the returns leads onwards', () => {
+  const failing = failingSeeds(1, 60, (seed) => {
+    for (const arrangement of ['down', 'across']) {
+      const figure = { ...seededFigure(seed), kind: 'process' as const, arrangement }
+      const routed = drawn(figure)
+      const ids = routed.nodes.map((n) => n.id)
+      const back = backEdges(ids, routed.links)
+      const at = (id: string) => centreOf((routed.nodes.find((n) => n.id === id) as (typeof routed.nodes)[number]).box)
+      const wrong = routed.links.find(
+        (l, i) => !back.has(i) && (arrangement === 'down' ? at(l.to).y <= at(l.from).y : at(l.to).x <= at(l.from).x),
+      )
+      if (wrong) return `${arrangement}: ${wrong.from} → ${wrong.to}`
+    }
+    return null
+  })
+  expect(failing).toEqual([])
+})
+
+test('a chain runs straight: one column down, one line across, no bend in either', () => {
+  for (const [arrangement, axis] of [
+    ['down', 'x'],
+    ['across', 'y'],
+  ] as const) {
+    const routed = drawn({ ...SIX, arrangement })
+    const places = routed.nodes.map((n) => centreOf(n.box)[axis])
+    expect(Math.max(...places) - Math.min(...places)).toBeLessThan(0.01)
+    expect(routed.routes.map((r) => r.points.length)).toEqual([2, 2, 2, 2, 2])
+  }
+})
+
+test('wrapped rows keep the order of the text and come close to the frame’s proportions', () => {
+  const routed = drawn({ ...SIX, arrangement: 'rows', frame: 'slide-16x9' })
+  const boxes = routed.nodes.map((n) => n.box)
+  boxes.slice(1).forEach((b, i) => {
+    const before = boxes[i] as (typeof boxes)[number]
+    expect(b.x > before.x || b.y >= before.y + before.height).toBe(true)
+  })
+  expect(new Set(boxes.map((b) => Math.round(centreOf(b).y))).size).toBeGreaterThan(1)
+})
+
+test('points stand in equal boxes; on the ring at equal angles around the title, which nothing covers', () => {
+  const points = {
+    ...SIX,
+    kind: 'points' as const,
+    links: {},
+    nodes: Object.fromEntries(Object.values(SIX.nodes).map((n) => [n.id, { ...n, role: 'point' as const }])),
+  }
+  for (const arrangement of ['grid', 'ring']) {
+    const routed = drawn({ ...points, arrangement })
+    expect(new Set(routed.nodes.map((n) => `${n.box.width} ${n.box.height}`)).size).toBe(1)
+    routed.nodes.forEach((a, i) => routed.nodes.slice(i + 1).forEach((b) => expect(overlaps(a.box, b.box)).toBe(false)))
+  }
+  const ring = drawn({ ...points, arrangement: 'ring' })
+  const core = ring.decor.find((d) => d.kind === 'core')
+  const title =
+    core?.kind === 'core'
+      ? { x: -core.block.width / 2, y: -core.block.height / 2, width: core.block.width, height: core.block.height }
+      : null
+  expect(title && ring.nodes.some((n) => overlaps(n.box, title))).toBe(false)
+  const top = centreOf((ring.nodes[0] as (typeof ring.nodes)[number]).box)
+  expect([Math.abs(top.x) < 0.01, top.y < 0]).toEqual([true, true])
+})
