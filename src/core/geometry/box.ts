@@ -23,7 +23,6 @@ export const inflate = (b: Box, by: number): Box => ({
   width: b.width + 2 * by,
   height: b.height + 2 * by,
 })
-export const move = <B extends Point>(b: B, by: Point): B => ({ ...b, x: b.x + by.x, y: b.y + by.y })
 
 /** True when the interiors share more than `EPSILON` in both directions; touching boxes do not overlap. */
 export const overlaps = (a: Box, b: Box): boolean =>

@@ -5,7 +5,6 @@ export {
   centreOf,
   contains,
   inflate,
-  move,
   overlaps,
   right,
   union,
@@ -14,5 +13,5 @@ export {
   type Side,
   type Size,
 } from './box'
-export { crossingPoint, lengthOf, segmentEnters, segments, withoutCollinear } from './segment'
+export { crossingPoint, segmentEnters, segments, withoutCollinear } from './segment'
 export { portOf, shapes, type ShapeName } from './shape'

@@ -20,9 +20,6 @@ export function crossingPoint(a: Point, b: Point, c: Point, d: Point): Point | n
 export const segments = (points: readonly Point[]): (readonly [Point, Point])[] =>
   points.slice(1).map((p, i) => [points[i] as Point, p] as const)
 
-export const lengthOf = (points: readonly Point[]): number =>
-  segments(points).reduce((sum, [a, b]) => sum + Math.hypot(b.x - a.x, b.y - a.y), 0)
-
 /** Drops points that lie on the straight line between their neighbours, and repeated points. */
 export function withoutCollinear(points: readonly Point[]): Point[] {
   const out: Point[] = []

@@ -1,1 +1,1 @@
-export { backEdges, reachable, reversed, successors, type Adjacency, type Edge } from './walk'
+export { backEdges, reachable, successors, type Adjacency, type Edge } from './walk'

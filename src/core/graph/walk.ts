@@ -9,8 +9,6 @@ export function successors(ids: readonly string[], edges: readonly Edge[]): Adja
   return out
 }
 
-export const reversed = (edges: readonly Edge[]): Edge[] => edges.map((e) => ({ from: e.to, to: e.from }))
-
 /** Every id that can be reached from `start`, itself included. */
 export function reachable(start: string, next: Adjacency): Set<string> {
   const seen = new Set([start])
