@@ -59,15 +59,40 @@ const line = (name: string, of: readonly Scored[]): string => {
 function table(title: string, all: readonly Scored[]): void {
   console.log(`\n${title}`)
   console.log(
-    'passages               n   kind@1 kind@2  node P  node R node F1 link F1  words  >6     evidence'.replace(/ {2,}/g, '  '),
+    'passages               n   kind@1 kind@2  node P  node R node F1 link F1  words  >6     evidence'.replace(
+      / {2,}/g,
+      '  ',
+    ),
   )
   const by = (key: (g: Gold) => string) => [...new Set(all.map((s) => key(s.gold)))].toSorted()
   console.log(line('all', all))
-  for (const k of by((g) => g.kinds[0] as string)) console.log(line(k, all.filter((s) => s.gold.kinds[0] === k)))
-  for (const f of by((g) => g.form)) console.log(line(`  ${f}`, all.filter((s) => s.gold.form === f)))
+  for (const k of by((g) => g.kinds[0] as string))
+    console.log(
+      line(
+        k,
+        all.filter((s) => s.gold.kinds[0] === k),
+      ),
+    )
+  for (const f of by((g) => g.form))
+    console.log(
+      line(
+        `  ${f}`,
+        all.filter((s) => s.gold.form === f),
+      ),
+    )
   for (const style of ['tidy', 'loose'])
-    console.log(line(`${style} prose`, all.filter((s) => s.gold.loose === (style === 'loose') && s.gold.form === 'prose')))
-  console.log(line('loose, all forms', all.filter((s) => s.gold.loose)))
+    console.log(
+      line(
+        `${style} prose`,
+        all.filter((s) => s.gold.loose === (style === 'loose') && s.gold.form === 'prose'),
+      ),
+    )
+  console.log(
+    line(
+      'loose, all forms',
+      all.filter((s) => s.gold.loose),
+    ),
+  )
 }
 
 function list(all: readonly Scored[]): void {
@@ -82,7 +107,9 @@ function list(all: readonly Scored[]): void {
     const drawn = drawnOf(s.figure.figure)
     const name = new Map(drawn.nodes.map((n) => [n.id, n.text]))
     const matched = new Set(s.match.pairs.values())
-    const missing = Object.entries(s.gold.nodes).filter(([g]) => !s.match.pairs.has(g)).map(([, t]) => t)
+    const missing = Object.entries(s.gold.nodes)
+      .filter(([g]) => !s.match.pairs.has(g))
+      .map(([, t]) => t)
     const extra = drawn.nodes.filter((n) => !matched.has(n.id)).map((n) => n.text)
     if (missing.length) console.log(`  missing: ${missing.join(' | ')}`)
     if (extra.length) console.log(`  extra:   ${extra.join(' | ')}`)
@@ -93,8 +120,10 @@ function list(all: readonly Scored[]): void {
     const wrong = drawn.links.filter(
       (d) => !s.gold.links.some((l) => l.from === back.get(d.from) && l.to === back.get(d.to)),
     )
-    if (lost.length) console.log(`  links lost:  ${lost.map((l) => `${s.gold.nodes[l.from]} → ${s.gold.nodes[l.to]}`).join(' | ')}`)
-    if (wrong.length) console.log(`  links wrong: ${wrong.map((d) => `${name.get(d.from)} → ${name.get(d.to)}`).join(' | ')}`)
+    if (lost.length)
+      console.log(`  links lost:  ${lost.map((l) => `${s.gold.nodes[l.from]} → ${s.gold.nodes[l.to]}`).join(' | ')}`)
+    if (wrong.length)
+      console.log(`  links wrong: ${wrong.map((d) => `${name.get(d.from)} → ${name.get(d.to)}`).join(' | ')}`)
   }
 }
 
@@ -104,6 +133,16 @@ const part = (p: Gold['part'], language: (l: string) => boolean) =>
 const only = process.argv.find((a) => a.startsWith('--kind='))?.slice(7)
 if (process.argv.includes('--list'))
   list(part('develop', () => true).filter((s) => only === undefined || s.gold.kinds[0] === only))
-table('develop, English', part('develop', (l) => l === 'en'))
-table('check, English', part('check', (l) => l === 'en'))
-for (const l of ['de', 'es']) table(`${l}, develop and check`, all.filter((s) => s.gold.language === l))
+table(
+  'develop, English',
+  part('develop', (l) => l === 'en'),
+)
+table(
+  'check, English',
+  part('check', (l) => l === 'en'),
+)
+for (const l of ['de', 'es'])
+  table(
+    `${l}, develop and check`,
+    all.filter((s) => s.gold.language === l),
+  )

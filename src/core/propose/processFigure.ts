@@ -1,7 +1,7 @@
 /** Lowers the statement tree to a flowchart: every arm's loose ends meet at the statement after the question, returns
  *  become links to the step they name. A return that names nothing known stays a step, so that no words are lost. */
 import type { FigureLink, FigureNode, NodeId, NodeRole } from '../figure'
-import type { Ask, GoTo, Statement, Step } from '../reading'
+import type { Ask, Fork, GoTo, Statement, Step } from '../reading'
 import type { Span } from '../text'
 
 type LooseEnd = { readonly from: NodeId; readonly answer: string; readonly source: readonly Span[] }
@@ -58,15 +58,23 @@ export function processFigure(body: readonly Statement[]): Lowered {
     const missing = only === 'yes' ? 'no' : only === 'no' ? 'yes' : only === undefined ? null : 'otherwise'
     return missing ? [...out, { from: id, answer: missing, source: a.source }] : out
   }
+  const lowerFork = (f: Fork, ends: readonly LooseEnd[]): LooseEnd[] =>
+    f.arms.flatMap((arm) =>
+      lowerAll(
+        arm,
+        ends.map((e) => ({ ...e, source: [...e.source, ...f.source] })),
+      ),
+    )
   const lowerAll = (list: readonly Statement[], start: readonly LooseEnd[]): LooseEnd[] => {
     let ends = [...start]
     for (const s of list) {
       if (s.do === 'step') ends = lowerStep(s, ends)
       else if (s.do === 'ask') ends = lowerAsk(s, ends)
+      else if (s.do === 'fork') ends = lowerFork(s, ends)
       else if (s.do === 'stop') ends = []
       else if (ends.length > 0 && (s.item !== null || findLandmark(landmarks, s))) {
         pending.push({ ends, goTo: s })
-        ends = []
+        if (!s.goesOn) ends = []
       } else if (s.otherwise) ends = lowerStep(s.otherwise, ends)
     }
     return ends

@@ -1,7 +1,7 @@
 /** The reading half's first stage: text in, what it says out, each finding with its span. Any language gets blocks; the
  *  sentences of English are interpreted, those of other languages are not, and `interpreted` says so. */
 import { blocksOf, sentencesOf, slice, type Block, type Span } from '../text'
-import { saidIn } from './english/clauses'
+import { saidIn } from './english/said'
 import { englishShare, wordsOf, type Lexicon } from './english/words'
 import { told, type Told } from './statements'
 

@@ -1,7 +1,7 @@
 /** Takes sayings into the statement tree one after the other: which arm of which question a sentence belongs to. */
 import type { Span } from '../text'
 import type { Action } from './english/action'
-import type { Said } from './english/clauses'
+import type { Said } from './english/said'
 import type { Condition } from './english/condition'
 
 export type Step = {
@@ -31,9 +31,18 @@ export type GoTo = {
   readonly note: string
   readonly source: readonly Span[]
   readonly otherwise: Step | null
+  /** "Do this three more times": the way on stays open as well. */
+  readonly goesOn: boolean
+}
+/** Arms that run side by side ("meanwhile"), or of which one is taken ("either ... or"). */
+export type Fork = {
+  readonly do: 'fork'
+  readonly how: 'and' | 'or'
+  readonly arms: readonly Statement[][]
+  readonly source: readonly Span[]
 }
 export type Stop = { readonly do: 'stop'; readonly source: readonly Span[] }
-export type Statement = Step | Ask | GoTo | Stop
+export type Statement = Step | Ask | GoTo | Fork | Stop
 
 export type Scope = {
   readonly ask: Ask
@@ -105,10 +114,11 @@ function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: Stat
     body.push({
       do: 'goTo',
       item: said.goTo.step,
-      content: [],
+      content: said.cues.some((c) => c.name === 'times') ? loopContent(body, state) : [],
       note: said.goTo.note,
       source: [said.goTo.span],
       otherwise: null,
+      goesOn: said.cues.some((c) => c.name === 'times'),
     })
   else if (said.cues.some((c) => c.name === 'repeat-until') && condition) repeatUntil(body, condition, state)
   else if (said.asks) {
@@ -211,22 +221,50 @@ function repeatUntil(body: Statement[], c: Condition, state: State): void {
     note: '',
     source: [c.source],
     otherwise: null,
+    goesOn: false,
   }
   ask.arms.push({ answer: c.answer === 'yes' ? 'no' : 'yes', body: [back], source: [c.source] })
   body.push(ask)
+}
+
+const loopContent = (body: readonly Statement[], state: State): readonly string[] => {
+  const start = state.loopStart ?? body.findLast((s) => s.do === 'step') ?? null
+  return start && 'content' in start ? start.content : []
 }
 
 /** In running prose a sentence that tells nothing to do is no step; in a list, or as an answer, it is what it says. */
 const tellsAStep = (a: Action, state: State, isAnswer: boolean): boolean => a.doing || isAnswer || !state.prose
 
 function addActions(body: Statement[], said: Said, state: State): void {
+  const last = body.at(-1)
+  const beside = said.cues.some((c) => c.name === 'meanwhile') && last?.do === 'step' ? last : null
+  if (!beside && !said.choice) return addSteps(body, said, state)
+  const arms: Statement[] = []
+  addSteps(arms, said, state)
+  if (arms.length === 0) return
+  const source = said.cues.map((c) => c.span)
+  if (beside) body[body.length - 1] = { do: 'fork', how: 'and', arms: [[beside], arms], source }
+  else if (arms.length < 2) body.push(...arms)
+  else body.push(...arms.slice(0, -2), { do: 'fork', how: 'or', arms: [arms.slice(-2, -1), arms.slice(-1)], source })
+}
+
+function addSteps(body: Statement[], said: Said, state: State): void {
   for (const a of said.actions.filter((x) => tellsAStep(x, state, body !== state.body))) {
     const step = stepOf(a, state.item, state.object)
     // "it" goes on standing for the same thing until another thing is named.
     if (a.object || !/\b(?:it|them)\b/.test(a.label)) state.object = a.object
     if (step.label === '') continue
     const again = a.content.includes('again') ? a.content.filter((w) => w !== 'again') : null
-    if (again) body.push({ do: 'goTo', item: null, content: again, note: '', source: [a.source], otherwise: step })
+    if (again)
+      body.push({
+        do: 'goTo',
+        item: null,
+        content: again,
+        note: '',
+        source: [a.source],
+        otherwise: step,
+        goesOn: false,
+      })
     else body.push(step)
     for (const w of a.content) state.known.add(w)
     state.loopStart = state.loopStart && body.includes(state.loopStart) ? state.loopStart : (body.at(-1) ?? null)

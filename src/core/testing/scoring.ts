@@ -51,9 +51,7 @@ export function match(gold: Gold, figure: Figure | null): Match {
     gold.links.filter(
       (l) =>
         (l.to === p.g &&
-          drawn.links.some(
-            (d) => d.to === p.n && candidates.some((c) => c.g === l.from && c.n === d.from),
-          )) ||
+          drawn.links.some((d) => d.to === p.n && candidates.some((c) => c.g === l.from && c.n === d.from))) ||
         (l.from === p.g &&
           drawn.links.some((d) => d.from === p.n && candidates.some((c) => c.g === l.to && c.n === d.to))),
     ).length

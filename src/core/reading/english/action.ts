@@ -1,13 +1,12 @@
-/** One English verb phrase as an action: its verb in the base form, what it is done to, who does it. */
+/** An English clause as an action: its verb in the base form, what it is done to, who does it. */
 import type { Span } from '../../text'
 import { actorName, capitalised, joined, labelOf } from './label'
-import { finiteVerb, isImperativeAt, skipAdverbs, verbReading } from './verbs'
+import type { Clause } from './parse'
+import type { Tagged } from './tag'
+import { verbReading } from './verbs'
 import {
-  AUXILIARIES,
   CONJUNCTIONS,
   DETERMINERS,
-  MODALS,
-  NEGATIONS,
   PREPOSITIONS,
   PRONOUNS,
   isFunctionWord,
@@ -28,10 +27,12 @@ export type Action = {
   readonly object: string | null
 }
 
-/** One verb phrase as an action. `own` are the words it stands in, without an inherited subject. */
-export function actionOf(words: readonly Word[], lexicon: Lexicon, own: readonly Word[] = words): Action {
-  const source = { start: own[0]?.start ?? 0, end: own.at(-1)?.end ?? 0 }
-  const trimmedWords = words.slice(skipAdverbs(words, 0) < words.length ? skipAdverbs(words, 0) : 0)
+/** A clause as an action; `more` are the words of a clause that completes it ("tell the mate that ..."). */
+export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged[] = []): Action {
+  const { verb, subject } = clause
+  const own = [...clause.front, ...(clause.ownSubject ? subject : []), ...(verb?.words ?? []), ...clause.rest, ...more]
+  const source = { start: own[0]?.start ?? clause.start, end: own.at(-1)?.end ?? clause.end }
+  const rest = [...clause.rest, ...more]
   const make = (label: string, actor: string | null, doing: boolean, of: readonly Word[]): Action => ({
     label,
     actor,
@@ -40,68 +41,42 @@ export function actionOf(words: readonly Word[], lexicon: Lexicon, own: readonly
     content: contentOf(of, lexicon),
     object: doing ? objectOf(of, lexicon) : null,
   })
-  if (isNegatedImperative(trimmedWords)) {
-    const rest = trimmedWords.slice(trimmedWords[0]?.lower === 'do' ? 2 : 1)
-    return make(`Do not ${lowerFirst(labelOf(withoutTail(rest)))}`, null, true, rest)
-  }
-  if (isImperativeAt(trimmedWords, 0, lexicon))
-    return make(labelOf(withoutTail(trimmedWords)), null, true, trimmedWords)
-  const f = finiteVerb(words, 0, lexicon)
-  if (f < 0) return make(labelOf(withoutTail(words)), null, false, words)
-  const subject = withoutModifiers(words.slice(0, f))
-  const actor = isActorPhrase(subject, lexicon) ? actorOf(subject) : null
-  let v = f
-  let negative = false
-  while (
-    v < words.length &&
-    (MODALS.has((words[v] as Word).lower) ||
-      AUXILIARIES.has((words[v] as Word).lower) ||
-      (words[v] as Word).lower === 'to' ||
-      NEGATIONS.has((words[v] as Word).lower) ||
-      skipAdverbs(words, v) > v)
-  ) {
-    if (NEGATIONS.has((words[v] as Word).lower)) negative = true
-    v++
-  }
-  const verb = words[v]
-  const reading = verb && verbReading(verb.lower, lexicon)
-  const auxiliaries = words.slice(f, v).map((w) => w.lower)
-  // What was done or has been done is told, not asked for.
-  const told = auxiliaries.some((a) => ['was', 'were', 'has', 'have', 'had'].includes(a))
-  const isBe = auxiliaries.some((a) => ['is', 'are', 'was', 'were', 'be', 'been', 'being'].includes(a))
-  if (!verb || !reading || (isBe && reading.form !== 'ed')) return make(labelOf(withoutTail(words)), null, false, words)
-  const rest = withoutTail(words.slice(v + 1))
-  const head: Word = { ...verb, text: reading.base, lower: reading.base }
-  const not = negative ? 'Do not ' : ''
-  if (isBe) {
+  if (!verb) return make(labelOf(withoutLead(own)), null, false, own)
+  const head = headWord(clause)
+  const not = (label: string) => (verb.negative ? `Do not ${lowerFirst(label)}` : label)
+  if (verb.imperative) return make(not(labelOf([head, ...rest])), null, true, [head, ...rest])
+  const whole = () =>
+    make(labelOf([...subject, ...verb.words, ...rest]), null, false, [...subject, ...verb.words, ...rest])
+  if (verb.copula || subject.length === 0) return whole()
+  if (verb.passive) {
     const by = rest.findIndex((w) => w.lower === 'by')
     const agent = by >= 0 ? rest.slice(by + 1) : []
     const agentActs = isActorPhrase(agent, lexicon)
-    const label = labelOf([head, ...subject, ...(agentActs ? rest.slice(0, by) : rest)])
-    return make(not + (negative ? lowerFirst(label) : label), agentActs ? actorOf(agent) : null, !told, [
-      head,
-      ...subject,
-      ...rest,
-    ])
+    const words = [head, ...subject, ...(agentActs ? rest.slice(0, by) : rest)]
+    return make(not(labelOf(words)), agentActs ? actorOf(agent) : null, !verb.told, words)
   }
-  const doing = !told && (actor !== null || subject.every((w) => PRONOUNS.has(w.lower)))
-  const label = doing ? labelOf([head, ...rest]) : labelOf(withoutTail(words))
-  return make(
-    doing ? not + (negative ? lowerFirst(label) : label) : label,
-    actor,
-    doing,
-    doing ? [head, ...rest] : words,
-  )
+  const actor = isActorPhrase(subject, lexicon) ? actorOf(subject) : null
+  const somebody =
+    actor !== null || subject.every((w) => /^(?:you|we|they|he|she|i|who|everybody|everyone)$/.test(w.lower))
+  if (!somebody || verb.told || STATES.has(verb.base)) return whole()
+  return make(not(labelOf([head, ...rest])), actor, true, [head, ...rest])
 }
 
-export const plainAction = (words: readonly Word[]): Action => ({
-  label: capitalised(joined(words.slice(0, 60))),
-  actor: null,
-  doing: false,
-  source: { start: words[0]?.start ?? 0, end: words.at(-1)?.end ?? 0 },
-  content: [],
-  object: null,
-})
+/** Verbs that say how things are, whoever their subject is. */
+const STATES = new Set(
+  'have like love want know think believe feel hope own mean seem belong consist exist live agree look'.split(' '),
+)
+
+function headWord(clause: Clause): Word {
+  const verb = clause.verb as NonNullable<Clause['verb']>
+  const at = verb.words.at(-1) as Tagged
+  return { ...at, text: verb.base, lower: verb.base }
+}
+
+const withoutLead = (words: readonly Tagged[]): readonly Tagged[] => {
+  const from = words.findIndex((w) => w.tag !== 'mark' && w.tag !== 'conj')
+  return from > 0 ? words.slice(from) : words
+}
 
 /** The noun phrase behind the verb, up to three words. */
 export function objectOf(words: readonly Word[], lexicon: Lexicon): string | null {
@@ -116,54 +91,32 @@ export function objectOf(words: readonly Word[], lexicon: Lexicon): string | nul
   return usable ? joined(phrase) : null
 }
 
-const TAIL = new Set(['until', 'because', 'when', 'once', 'while', 'whenever', 'before'])
-/** Without a trailing clause of time or reason, which says when, not what. */
-function withoutTail(words: readonly Word[]): readonly Word[] {
-  const at = words.findIndex(
-    (w, i) => i > 1 && (TAIL.has(w.lower) || (w.lower === 'so' && words[i + 1]?.lower === 'that')),
-  )
-  return at > 1 ? words.slice(0, at) : words
-}
-const lowerFirst = (s: string): string => s.replace(/^\p{Lu}/u, (c) => c.toLocaleLowerCase('en'))
-
-/** The subject without what precedes its determiner ("half an hour before departure the mate"). */
-function withoutModifiers(subject: readonly Word[]): readonly Word[] {
-  const comma = subject.findLastIndex((w) => w.text === ',')
-  const after = subject.slice(comma + 1)
-  const the = after.findLastIndex(
-    (w, i) =>
-      i > 0 &&
-      DETERMINERS.has(w.lower) &&
-      !PREPOSITIONS.has(after[i - 1]?.lower ?? '') &&
-      !CONJUNCTIONS.has(after[i - 1]?.lower ?? ''),
-  )
-  const from = the > 0 ? the : 0
-  const relative = after.findIndex((w, i) => i > 0 && (w.lower === 'who' || w.lower === 'which'))
-  return after.slice(from, relative > from ? relative : undefined)
-}
+export const lowerFirst = (s: string): string => s.replace(/^\p{Lu}(?!\p{Lu})/u, (c) => c.toLocaleLowerCase('en'))
 
 const ROLE_ENDING = /(?:er|or|ist|man|men|woman|women|hand|lead|officer|keeper|lookout|ant|ee)s?$/
 
 export function isActorPhrase(phrase: readonly Word[], lexicon: Lexicon): boolean {
-  const words = withoutModifiers(phrase).filter(isWord)
+  const words = phrase.filter(isWord)
   const stop = words.findIndex((w, i) => i > 0 && PREPOSITIONS.has(w.lower))
   const head = (stop > 0 ? words.slice(0, stop) : words).at(-1)
   if (!head || /^\p{N}/u.test(head.text)) return false
   const l = head.lower
-  if (['he', 'she', 'they', 'you', 'we', 'i', 'who', 'everyone', 'everybody', 'somebody', 'someone'].includes(l))
-    return true
+  if (/^(?:he|she|they|you|we|i|who|everyone|everybody|somebody|someone|nobody)$/.test(l)) return true
   return (
     lexicon.actors.has(l) ||
     lexicon.actors.has(l.replace(/s$/, '')) ||
-    (words.length <= 4 && ROLE_ENDING.test(l) && !lexicon.verbClass.has(l) && !/(?:ter|wer|per)$/.test(l))
+    (words.length <= 4 && ROLE_ENDING.test(l) && !lexicon.verbClass.has(l) && !/(?:ter|wer|per|ver|ber)s?$/.test(l))
   )
 }
 
-function actorOf(phrase: readonly Word[]): string | null {
-  const words = withoutModifiers(phrase)
+export function actorOf(phrase: readonly Word[]): string | null {
+  const comma = phrase.findLastIndex((w) => w.text === ',')
+  const words = phrase.slice(comma + 1)
   const stop = words.findIndex((w, i) => i > 0 && PREPOSITIONS.has(w.lower) && w.lower !== 'of')
   const name = actorName(stop > 0 ? words.slice(0, stop) : words)
-  return /^(?:He|She|They|You|We|I|Who|It)$/i.test(name) ? null : name || null
+  return /^(?:He|She|They|You|We|I|Who|It|Everyone|Everybody|Somebody|Someone|Nobody)$/i.test(name)
+    ? null
+    : name || null
 }
 
 export const contentOf = (words: readonly Word[], lexicon: Lexicon): string[] => [
@@ -174,5 +127,4 @@ export const contentOf = (words: readonly Word[], lexicon: Lexicon): string[] =>
   ),
 ]
 
-export const isNegatedImperative = (w: readonly Word[]): boolean =>
-  (w[0]?.lower === 'do' && w[1]?.lower === 'not') || w[0]?.lower === "don't" || w[0]?.lower === 'never'
+export const plainLabel = (words: readonly Word[]): string => capitalised(joined(words.slice(0, 60)))

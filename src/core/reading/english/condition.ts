@@ -2,8 +2,9 @@
 import type { Span } from '../../text'
 import { contentOf } from './action'
 import { capitalised, joined, labelOf } from './label'
-import { finiteVerb, verbReading } from './verbs'
-import { AUXILIARIES, MODALS, NEGATIONS, type Lexicon, type Word } from './words'
+import type { Clause } from './parse'
+import type { Tagged } from './tag'
+import { AUXILIARIES, NEGATIONS, type Lexicon, type Word } from './words'
 
 export type Condition = {
   readonly question: string
@@ -18,69 +19,82 @@ export type Condition = {
 }
 
 const OPPOSITE_SUBJECT: Readonly<Record<string, string>> = { nobody: 'Somebody', nothing: 'Anything', none: 'Any' }
-const IT = new Set(['it', 'they', 'this', 'that', 'these', 'those', 'there'])
+const IT = /^(?:it|they|this|that|these|those|there)$/
+const ME = /^(?:you|we|i)$/
 
-/** "the crate is not damaged" becomes "Crate damaged?" and the answer no. */
-export function conditionOf(words: readonly Word[], inverted: boolean, sure: boolean, lexicon: Lexicon): Condition {
-  const source = { start: words[0]?.start ?? 0, end: words.at(-1)?.end ?? 0 }
-  const f = finiteVerb(words, 0, lexicon)
+/** "the crate is not damaged" becomes "Crate damaged?" and the answer no. `inverted` for "unless". */
+export function conditionOf(clause: Clause, inverted: boolean, sure: boolean, lexicon: Lexicon): Condition {
+  const { verb, subject } = clause
   let negative = inverted
-  const out: Word[] = []
-  words.forEach((w, i) => {
-    if (
-      NEGATIONS.has(w.lower) &&
-      !['without', 'never', 'only'].includes(w.lower) &&
-      !(w.lower === 'no' && i > 0 && (words[i + 1]?.lower === 'longer' || words[i + 1]?.lower === 'more'))
-    ) {
-      negative = !negative
-      const opposite = OPPOSITE_SUBJECT[w.lower]
-      if (opposite) out.push({ ...w, text: opposite, lower: opposite.toLowerCase() })
-      return
-    }
-    const dropsSubject =
-      i === 0 &&
-      i < f &&
-      (IT.has(w.lower) ? AUXILIARIES.has((words[f] as Word).lower) : w.lower === 'you' || w.lower === 'we')
-    const helper =
-      AUXILIARIES.has(w.lower) &&
-      !MODALS.has(words[i - 1]?.lower ?? '') &&
-      !(w.lower === 'have' || w.lower === 'has' || w.lower === 'had') &&
-      i >= f
-    const perfect =
-      (w.lower === 'has' || w.lower === 'have') && verbReading(words[i + 1]?.lower ?? '', lexicon)?.form === 'ed'
-    if (dropsSubject || helper || perfect) return
-    out.push(w)
+  const kept: Word[] = []
+  const [first] = subject
+  const opposite = first && OPPOSITE_SUBJECT[first.lower]
+  const dropped =
+    subject.length === 1 && first && ((IT.test(first.lower) && (verb?.copula || verb?.passive)) || ME.test(first.lower))
+  if (opposite && first) {
+    negative = !negative
+    kept.push({ ...first, text: opposite, lower: opposite.toLowerCase() })
+  } else if (!dropped) kept.push(...subject.filter((w) => w.lower !== 'no'))
+  if (verb?.negative && !opposite) negative = !negative
+  if (verb) kept.push(...finiteWords(verb))
+  const rest = clause.rest.filter((w, i) => {
+    const turns =
+      (w.lower === 'no' || w.lower === 'not') && i === 0 && !/^(?:longer|more)$/.test(clause.rest[1]?.lower ?? '')
+    if (turns) negative = !negative
+    return !turns
   })
-  const verb = words.findIndex((w) => w.lower === 'does' || w.lower === "doesn't")
-  const base = verb >= 0 ? words.slice(verb + 1).find((w) => !NEGATIONS.has(w.lower)) : undefined
-  const agreed = base ? out.map((w) => (w.start === base.start ? { ...w, text: thirdPerson(w.text) } : w)) : out
-  const aboutIt = IT.has(words[0]?.lower ?? '') && f > 0 && !AUXILIARIES.has((words[f] as Word).lower)
-  const label = labelOf(agreed.filter((w) => w.text !== '?')) || 'This holds'
+  const words = [...kept, ...rest].filter((w) => w.text !== '?')
+  const whole = words.length > 0 ? words : clause.rest
   return {
-    question: `${label}?`,
+    question: `${labelOf(whole) || 'This holds'}?`,
     answer: negative ? 'no' : 'yes',
-    source,
-    content: contentOf(agreed, lexicon),
+    source: { start: clause.start, end: clause.end },
+    content: contentOf(
+      [...(dropped ? [] : subject), ...(verb && !verb.copula ? verb.words.slice(-1) : []), ...rest],
+      lexicon,
+    ),
     sure,
-    aboutIt,
+    aboutIt: first !== undefined && IT.test(first.lower) && verb !== null && !verb.copula && !verb.passive,
   }
+}
+/** The verb group as it stands in a question without auxiliary: "does not respond" is responds, "has been removed" removed. */
+function finiteWords(verb: NonNullable<Clause['verb']>): Word[] {
+  if (verb.modal) return verb.words.filter((w) => !NEGATIONS.has(w.lower))
+  const last = verb.words.at(-1) as Word
+  const adverbs = verb.words.slice(0, -1).filter((w) => w.tag === 'adv')
+  if (verb.copula || AUXILIARIES.has(last.lower)) return verb.base === 'have' ? [...adverbs, last] : adverbs
+  const does = verb.words.some((w) => /^(?:does|doesn't)$/.test(w.lower))
+  return [...adverbs, does ? { ...last, text: thirdPerson(last.text) } : last]
 }
 const thirdPerson = (v: string): string =>
   /(?:s|x|z|ch|sh|o)$/.test(v) ? `${v}es` : /[^aeiou]y$/.test(v) ? `${v.slice(0, -1)}ies` : `${v}s`
 
 /** "Is the ramp clear?" becomes "Ramp clear?"; a question with another opening stays as it is. */
 export function questionOf(words: readonly Word[], lexicon: Lexicon): Condition {
-  const first = words[0]
-  if (first && AUXILIARIES.has(first.lower))
-    return {
-      ...conditionOf(words.slice(1), false, true, lexicon),
-      source: { start: first.start, end: words.at(-1)?.end ?? first.end },
-    }
+  const bare = words.filter((w) => w.text !== '?')
+  const [first] = bare
   const source = { start: first?.start ?? 0, end: words.at(-1)?.end ?? 0 }
+  const polar = first !== undefined && AUXILIARIES.has(first.lower)
+  const rest = polar ? bare.slice(1) : bare
+  const negative = polar && rest.some((w) => w.lower === 'not')
+  const said = rest.filter((w) => !negative || w.lower !== 'not')
+  const you = said.length > 1 && /^(?:you|we|it|they)$/.test(said[0]?.lower ?? '') ? said.slice(1) : said
   return {
-    question: `${capitalised(joined(words.filter((w) => w.text !== '?')))}?`,
+    question: `${polar ? labelOf(you) : capitalised(joined(bare))}?`,
     answer: 'yes',
     source,
+    content: contentOf(rest, lexicon),
+    sure: true,
+    aboutIt: false,
+  }
+}
+
+/** A noun phrase that narrows down who or what is meant, as a question: "readers under 16" is "Readers under 16?". */
+export function narrowed(words: readonly Tagged[], lexicon: Lexicon): Condition {
+  return {
+    question: `${labelOf(words.filter((w) => w.tag !== 'rel' && w.tag !== 'aux'))}?`,
+    answer: 'yes',
+    source: { start: words[0]?.start ?? 0, end: words.at(-1)?.end ?? 0 },
     content: contentOf(words, lexicon),
     sure: true,
     aboutIt: false,

@@ -18,6 +18,8 @@ export type CueName =
   | 'go-to-start'
   | 'stop'
   | 'note'
+  | 'meanwhile'
+  | 'times'
 
 export type Cue = {
   readonly name: CueName
@@ -102,6 +104,22 @@ export const cues: readonly Cue[] = [
     counter: ['Start the engine again'],
   },
   {
+    name: 'times',
+    pattern:
+      /^(?:(?:and|then) )?(?:do (?:this|it|that)|repeat(?: (?:this|it|that))?) ((?:another )?(?:two|three|four|five|six|once|twice|\d+)(?: (?:more|further))?(?: times?)?(?: more)?)\b/i,
+    because: 'done several times',
+    examples: ['Do this three more times', 'Repeat twice', 'repeat this 3 times'],
+    counter: ['Repeat step 3', 'Do this first'],
+  },
+  {
+    name: 'meanwhile',
+    pattern:
+      /^(?:and )?(?:meanwhile|in the meantime|at the same time|in parallel|while (?:this|that) (?:happens|runs|is going on))\b,?/i,
+    because: 'at the same time',
+    examples: ['Meanwhile, heat the galley', 'At the same time the mate calls'],
+    counter: ['At the same place'],
+  },
+  {
     name: 'stop',
     pattern:
       /^(?:(?:and|then) )?(?:the (?:process|procedure|check|task|job) (?:ends|is (?:over|finished|complete|done))|stop here|you are done|that is (?:all|it)|end of (?:procedure|process))\b/i,
@@ -127,7 +145,7 @@ export const cues: readonly Cue[] = [
   {
     name: 'next',
     pattern:
-      /^(?:and )?(?:then|next(?=,| (?:the|a|an|you|we|check|[a-z]+ the)\b)|after (?:that|this|which)|afterwards|subsequently|secondly|thirdly|second,|third,|now(?=,| [a-z])|later|following (?:this|that)|meanwhile|in the meantime|at the same time)\b,?/i,
+      /^(?:and )?(?:then|next(?=,| (?:the|a|an|you|we|check|[a-z]+ the)\b)|after (?:that|this|which)|afterwards|subsequently|secondly|thirdly|second,|third,|now(?=,| [a-z])|later|following (?:this|that)|some time later)\b,?/i,
     because: 'what comes next',
     examples: ['Then close the door', 'After that, wave', 'Next, lift the ramp'],
     counter: ['Next door is the office', 'After the check, sail'],

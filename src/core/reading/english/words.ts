@@ -49,13 +49,33 @@ export const englishLexicon = (): Lexicon => {
 
 const WORD = /\p{L}[\p{L}\p{M}]*(?:['’\-/][\p{L}\p{M}]+)*|\p{N}+(?:[.,:]\p{N}+)*%?|[^\s\p{L}\p{N}]/gu
 
+/** "it's" is two words; "Teal's" and "o'clock" are one. */
+const CONTRACTED =
+  /^(i|you|he|she|it|we|they|that|there|here|what|who|where|how|nobody|everybody|somebody|everyone|someone|let)['’](s|re|ll|ve|d|m)$/i
+const CONTRACTION: Readonly<Record<string, string>> = {
+  s: 'is',
+  re: 'are',
+  ll: 'will',
+  ve: 'have',
+  d: 'would',
+  m: 'am',
+}
+
 /** Words, numbers and marks; the stars and underscores of emphasis are no words. */
 export function wordsOf(text: string, within: Span): Word[] {
   const out: Word[] = []
   for (const m of text.slice(within.start, within.end).matchAll(WORD)) {
     if (/^[*_`]$/.test(m[0])) continue
     const start = within.start + m.index
-    out.push({ start, end: start + m[0].length, text: m[0], lower: m[0].toLowerCase().replace(/’/g, "'") })
+    const contracted = CONTRACTED.exec(m[0])
+    if (contracted) {
+      const cut = start + (contracted[1] as string).length
+      const second = (contracted[2] as string).toLowerCase()
+      const us = /^let$/i.test(contracted[1] as string)
+      out.push({ start, end: cut, text: contracted[1] as string, lower: (contracted[1] as string).toLowerCase() })
+      const lower = us ? 'us' : (CONTRACTION[second] as string)
+      out.push({ start: cut, end: start + m[0].length, text: us ? 'us' : lower, lower })
+    } else out.push({ start, end: start + m[0].length, text: m[0], lower: m[0].toLowerCase().replace(/’/g, "'") })
   }
   return out
 }

@@ -1,0 +1,410 @@
+/** A parsed English sentence as what it tells to do: connectives, conditions, actions. */
+import type { Span } from '../../text'
+import { actionOf, actorOf, isActorPhrase, lowerFirst, type Action } from './action'
+import { conditionOf, narrowed, questionOf, type Condition } from './condition'
+import { cueOf, type CueName } from './cues'
+import { joined } from './label'
+import { parse, type Clause } from './parse'
+import type { Tagged } from './tag'
+import { isWord, wordsOf, type Lexicon } from './words'
+
+export type Said = {
+  readonly span: Span
+  readonly cues: readonly { readonly name: CueName; readonly span: Span }[]
+  readonly condition: Condition | null
+  readonly actions: readonly Action[]
+  /** "either ... or": one of the actions is done. */
+  readonly choice: boolean
+  /** A question put as such: "Is the ramp clear?", "check whether the ramp is clear". */
+  readonly asks: Condition | null
+  readonly goTo: { readonly step: number | null; readonly span: Span; readonly note: string } | null
+  /** The subject of a fronted clause, which "it" takes up: "once the dough has doubled, shape it". */
+  readonly topic: string | null
+}
+type Draft = { -readonly [K in keyof Said]: Said[K] } & {
+  cues: { name: CueName; span: Span }[]
+  actions: Action[]
+}
+
+const CONDITIONS = new Set(['if', 'unless', 'in case', 'provided', 'provided that', 'even if'])
+const TIMES = new Set([
+  'when',
+  'whenever',
+  'once',
+  'as soon',
+  'as long',
+  'after',
+  'while',
+  'where',
+  'wherever',
+  'since',
+])
+const COMPLEMENTS = new Set(['that', 'what', 'how', 'why', 'who', 'which', 'whose', 'whether', 'where'])
+const ASKING = new Set(
+  'check decide determine see ask find establish consider assess confirm verify test know'.split(' '),
+)
+
+/** The parts of a sentence that can each carry a condition of their own, in order. */
+export function saidIn(text: string, sentence: Span, lexicon: Lexicon): Said[] {
+  const clauses = parse(text, sentence, lexicon)
+  if (clauses.length === 0) return []
+  const words = wordsOf(text, sentence)
+  const fragment = clauses.length === 1 && clauses[0]?.verb === null
+  if (words.at(-1)?.text === '?' && clauses.every((c) => c.sub === null || fragment || c === clauses.at(-1)))
+    return [
+      { ...empty(sentence), cues: leadingCues(text, sentence), asks: questionOf(afterCues(text, sentence), lexicon) },
+    ]
+  return new Teller(text, sentence, clauses, lexicon).said()
+}
+
+const empty = (span: Span): Draft => ({
+  span,
+  cues: [],
+  condition: null,
+  actions: [],
+  choice: false,
+  asks: null,
+  goTo: null,
+  topic: null,
+})
+
+const leadingCues = (text: string, span: Span): { name: CueName; span: Span }[] => {
+  const found = cueOf(text.slice(span.start, span.end))
+  const leads = found && /^(?:first|next|last)$/.test(found.cue.name)
+  return leads ? [{ name: found.cue.name, span: { start: span.start, end: span.start + found.length } }] : []
+}
+const afterCues = (text: string, span: Span) =>
+  wordsOf(text, { start: leadingCues(text, span).at(-1)?.span.end ?? span.start, end: span.end })
+
+/** Walks the clauses of one sentence; a condition, an "otherwise" or a return starts a new saying. */
+class Teller {
+  private readonly out: Draft[] = []
+  private now: Draft
+  constructor(
+    private readonly text: string,
+    private readonly sentence: Span,
+    private readonly clauses: readonly Clause[],
+    private readonly lexicon: Lexicon,
+  ) {
+    this.now = empty(sentence)
+  }
+
+  said(): Said[] {
+    for (let i = 0; i < this.clauses.length; i++) i = this.clause(i)
+    this.close()
+    return this.out.map((d, i) => ({
+      ...d,
+      span: {
+        start: i === 0 ? this.sentence.start : d.span.start,
+        end: this.out[i + 1]?.span.start ?? this.sentence.end,
+      },
+    }))
+  }
+
+  private close(): void {
+    const d = this.now
+    if (d.cues.length || d.condition || d.actions.length || d.asks || d.goTo) this.out.push(d)
+  }
+  private open(at: number): void {
+    this.close()
+    this.now = empty({ start: at, end: this.sentence.end })
+  }
+  private get started(): boolean {
+    return (
+      this.now.actions.length > 0 || this.now.asks !== null || this.now.goTo !== null || this.now.condition !== null
+    )
+  }
+
+  /** Takes clause `i` in; the index of the last clause that was used up. */
+  private clause(i: number): number {
+    const c = this.clauses[i] as Clause
+    const found = this.cuesOf(c)
+    if (found === 'done') return i
+    if (found === 'skip-sentence') return this.clauses.length
+    if (c.sub !== null) return this.subordinate(c, i)
+    if (c.relative) return this.relative(c, i)
+    return this.main(found, i)
+  }
+
+  /** Connectives at the head of a clause, and the clause without them. */
+  private cuesOf(c: Clause): Clause | 'done' | 'skip-sentence' {
+    let clause = c
+    for (let k = 0; k < 4; k++) {
+      const at = clause.start
+      const found = cueOf(this.text.slice(at, this.sentence.end))
+      if (!found || found.length === 0) break
+      const { name } = found.cue
+      const span = { start: at, end: at + found.length }
+      if (['if', 'unless', 'when', 'before', 'after'].includes(name)) break
+      if (
+        /^(?:otherwise|answer-no|answer-yes|go-to-step|go-to-start|stop|repeat-until|times)$/.test(name) &&
+        this.started
+      )
+        this.open(at)
+      if (name === 'note' && !this.started) {
+        this.now.cues.push({ name, span })
+        return 'skip-sentence'
+      }
+      if (name === 'note') break
+      this.now.cues.push({ name, span })
+      if (name === 'go-to-step' || name === 'go-to-start') {
+        const rest = wordsOf(this.text, { start: span.end, end: c.end })
+        this.now.goTo = {
+          step: name === 'go-to-start' ? 1 : Number(found.match[1]),
+          span: { start: at, end: c.end },
+          note: joined(rest).toLowerCase(),
+        }
+        return 'done'
+      }
+      if (name === 'times') {
+        this.now.goTo = { step: null, span, note: (found.match[1] ?? '').toLowerCase() }
+        return 'done'
+      }
+      if (name === 'stop') return 'done'
+      const rest = without(clause, span.end)
+      if (!rest) return 'done'
+      clause = rest
+    }
+    return clause
+  }
+
+  private subordinate(c: Clause, i: number): number {
+    const sub = c.sub as string
+    const has = this.now.cues.some((x) => x.name === 'repeat-until')
+    if (
+      has ||
+      (sub === 'until' &&
+        this.now.actions.length === 1 &&
+        /^(?:repeat|continue)/i.test(this.now.actions[0]?.label ?? ''))
+    ) {
+      if (!has) this.now.cues.push({ name: 'repeat-until', span: c })
+      this.now.actions = []
+      this.now.condition = conditionOf(c, false, true, this.lexicon)
+      return i
+    }
+    if (CONDITIONS.has(sub)) this.condition(c, sub === 'unless', true)
+    else if (COMPLEMENTS.has(sub) && this.now.actions.length > 0 && !TIMES.has(sub)) return this.complement(c, i)
+    else if (sub === 'whether' && !this.started) this.now.asks = conditionOf(c, false, true, this.lexicon)
+    else if (sub === 'before' && !this.started) this.before(i)
+    else if (TIMES.has(sub)) this.time(c, sub)
+    return i
+  }
+
+  /** A condition in front holds for what follows, one behind for the action before it. */
+  private condition(c: Clause, inverted: boolean, sure: boolean): void {
+    const before = this.clauses[this.clauses.indexOf(c) - 1]
+    const condition = conditionOf(c, inverted, sure, this.lexicon)
+    const asked =
+      c.sub === 'if' &&
+      before?.verb &&
+      ASKING.has(before.verb.base) &&
+      this.now.actions.length > 0 &&
+      before.rest.length <= 1
+    if (asked) {
+      this.now.actions.pop()
+      this.now.asks = { ...condition, answer: 'yes', source: { start: before.start, end: c.end } }
+      return
+    }
+    const more = this.now.condition && before?.sub === c.sub && (c.joint === 'and' || c.joint === 'or')
+    if (more && this.now.condition) {
+      const first = this.now.condition
+      this.now.condition = {
+        ...first,
+        question: `${first.question.slice(0, -1)} ${c.joint} ${lowerFirst(condition.question)}`,
+        content: [...first.content, ...condition.content],
+        source: { start: first.source.start, end: c.end },
+      }
+      return
+    }
+    const trailing = this.now.actions.length > 0 && (c.joint === '' || (c.joint !== ';' && !this.mainFollows(c)))
+    if (!trailing) {
+      if (this.started) this.open(c.start)
+      this.now.condition = condition
+      return
+    }
+    const last = this.now.actions.at(-1) as Action
+    if (this.now.actions.length > 1 || this.now.condition) {
+      this.now.actions.pop()
+      this.open(last.source.start)
+      this.now.actions.push(last)
+    }
+    this.now.condition = condition
+    this.now.span = { ...this.now.span, end: c.end }
+    this.open(c.end)
+  }
+  private mainFollows(c: Clause): boolean {
+    const next = this.clauses.slice(this.clauses.indexOf(c) + 1).find((x) => !x.relative)
+    return next !== undefined && next.sub === null && next.verb !== null
+  }
+
+  private time(c: Clause, sub: string): void {
+    const fronted = this.now.actions.length === 0
+    const subject = c.subject.filter((w) => w.tag !== 'det')
+    if (fronted && this.mainFollows(c)) {
+      if (c.joint !== '' && this.started) this.open(c.start)
+      this.now.topic =
+        subject.length > 0 && subject.length <= 3 && !subject.some((w) => w.tag === 'pron') ? joined(subject) : null
+      if (sub === 'when' || sub === 'whenever' || sub === 'where' || sub === 'as long')
+        this.now.condition = conditionOf(c, false, false, this.lexicon)
+    } else if (!fronted && (sub === 'when' || sub === 'whenever') && c.joint === '') this.condition(c, false, false)
+  }
+
+  /** "Before you leave, lock the door": the door first. The clause behind is told after the main one. */
+  private before(i: number): void {
+    const c = this.clauses[i] as Clause
+    const verb = c.verb ?? null
+    const first = c.rest[0]
+    const gerund = verb === null && first?.form === 'ing' ? imperativeOf(c, first) : null
+    const action = actionOf(
+      gerund ??
+        (verb && /^(?:you|we)$/.test(c.subject[0]?.lower ?? '') ? { ...c, verb: { ...verb, imperative: true } } : c),
+      this.lexicon,
+    )
+    if (action.doing && this.mainFollows(c)) this.later = action
+  }
+  private later: Action | null = null
+
+  private complement(c: Clause, i: number): number {
+    const before = this.clauses.slice(0, i).findLast((x) => x.sub === null && !x.relative)
+    if (!before?.verb) return i
+    const asked = c.sub === 'whether' || (c.sub === 'if' && ASKING.has(before.verb.base))
+    if (asked) {
+      this.now.actions.pop()
+      this.now.asks = {
+        ...conditionOf(c, false, true, this.lexicon),
+        answer: 'yes',
+        source: { start: before.start, end: c.end },
+      }
+      return i
+    }
+    const all = wordsBetween(c)
+    if (all.length <= 8) {
+      this.now.actions.pop()
+      this.now.actions.push(this.action(before, all))
+    }
+    return i
+  }
+
+  /** ", who approves the payment" tells a step; "that are damaged" narrows down what is meant. */
+  private relative(c: Clause, i: number): number {
+    const before = this.clauses.slice(0, i).findLast((x) => !x.relative)
+    if (!before || !c.verb) return i
+    const who = c.subject[0]?.lower === 'who' || c.subject.length === 0
+    const antecedent = lastNounPhrase([...before.rest])
+    if (c.joint === ',' && who && isActorPhrase(antecedent, this.lexicon) && !c.verb.copula && !c.verb.told) {
+      const acts = actionOf({ ...c, subject: antecedent }, this.lexicon)
+      if (acts.doing) this.now.actions.push({ ...acts, actor: actorOf(antecedent) })
+    }
+    return i
+  }
+
+  private main(c: Clause, i: number): number {
+    const relative = this.clauses[i + 1]
+    const rest =
+      /^(?:(?:everything|anything|everyone|anyone) else|(?:the )?(?:rest|others|remaining \p{L}+)|all (?:the )?(?:others?|rest)|all other \p{L}+)$/iu.test(
+        joined(c.subject),
+      )
+    if (rest && c.verb) {
+      if (this.started) this.open(c.start)
+      this.now.cues.push({ name: 'otherwise', span: { start: c.start, end: c.subject.at(-1)?.end ?? c.start } })
+    }
+    if (c.joint === ';' && this.now.condition) this.open(c.start)
+    const narrow = rest
+      ? null
+      : this.narrowing(c, relative?.relative && relative.joint === '' && relative.start > c.start ? relative : null)
+    if (narrow) {
+      if (this.started) this.open(c.start)
+      this.now.condition = narrow
+    }
+    const action = this.action(c, [])
+    if (action.label !== '') {
+      this.now.actions.push(action)
+      const either =
+        c.subject.some((w) => w.lower === 'either') ||
+        c.front.some((w) => w.lower === 'either') ||
+        c.verb?.words.some((w) => w.lower === 'either')
+      if (c.joint === 'or' && this.now.actions.length > 1 && (action.doing || either)) this.now.choice = true
+    }
+    const last = this.clauses.slice(i + 1).every((x) => x.sub !== null || x.relative)
+    if (this.later && last) {
+      this.now.actions.push(this.later)
+      this.later = null
+    }
+    return i
+  }
+
+  private action(c: Clause, more: readonly Tagged[]): Action {
+    const [first] = c.front
+    const told = actionOf(c, this.lexicon, more)
+    return first && c.subject.length === 0 && c.verb?.imperative
+      ? { ...told, source: { ...told.source, start: first.start } }
+      : told
+  }
+
+  /** "Invoices above 500 euros have to be approved", "Books that are damaged must be ...": a condition on the subject. */
+  private narrowing(c: Clause, relative: Clause | null): Condition | null {
+    const { verb, subject } = c
+    if (
+      !verb ||
+      verb.told ||
+      verb.copula ||
+      !c.ownSubject ||
+      subject.some((w) => w.tag === 'det' && /^(?:the|these|those|this|that|each|every|no)$/.test(w.lower))
+    )
+      return null
+    if (!(verb.passive || verb.modal !== null || isActorPhrase(subject, this.lexicon))) return null
+    if (relative?.verb && relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))
+      return narrowed([...subject, ...relative.subject, ...relative.verb.words, ...relative.rest], this.lexicon)
+    const prep = subject.findIndex((w) =>
+      /^(?:above|below|under|over|between|without|within|outside|with|from)$/.test(w.lower),
+    )
+    return prep > 0 && subject.length > prep + 1 ? narrowed(subject, this.lexicon) : null
+  }
+}
+
+/** The clause without the words before `end`; null when nothing is left. */
+function without(c: Clause, end: number): Clause | null {
+  const keep = (ws: readonly Tagged[]) => ws.filter((w) => w.start >= end)
+  const rest = keep(c.rest)
+  const from = rest.findIndex((w) => w.tag !== 'mark')
+  const left = {
+    ...c,
+    front: keep(c.front).filter((w, i) => i > 0 || w.tag !== 'mark'),
+    subject: c.ownSubject ? keep(c.subject) : c.subject,
+    rest: c.verb ? rest : rest.slice(Math.max(0, from)),
+  }
+  if (left.verb && (left.verb.words[0]?.start ?? 0) < end) return null
+  const words = [...left.front, ...(c.ownSubject ? left.subject : []), ...(left.verb?.words ?? []), ...left.rest]
+  const first = words.find(isWord)
+  return first ? { ...left, start: first.start } : null
+}
+
+const imperativeOf = (c: Clause, gerund: Tagged): Clause => ({
+  ...c,
+  verb: {
+    words: [{ ...gerund, text: gerund.base }],
+    base: gerund.base,
+    modal: null,
+    negative: false,
+    passive: false,
+    imperative: true,
+    told: false,
+    copula: false,
+  },
+  rest: c.rest.slice(1),
+})
+
+const wordsBetween = (c: Clause): Tagged[] => [
+  ...(c.lead && c.lead.lower !== 'that' ? [c.lead] : []),
+  ...c.front,
+  ...c.subject,
+  ...(c.verb?.words ?? []),
+  ...c.rest,
+]
+
+function lastNounPhrase(words: readonly Tagged[]): readonly Tagged[] {
+  const from = words.findLastIndex(
+    (w) => (w.tag === 'prep' && w.lower !== 'of') || w.tag === 'mark' || w.tag === 'conj',
+  )
+  return words.slice(from + 1)
+}
