@@ -1,10 +1,16 @@
 /** Stage `propose`: what a passage says, as figures, ranked. Reading and figure meet only here. Out: per kind a figure
  *  with its score, the reasons, and what of the passage it holds and leaves out. Lays nothing out. */
-import type { Figure, FigureKind, FigureLink, FigureNode } from '../figure'
+import { figureKinds, type Figure, type FigureKind } from '../figure'
 import type { ReadText } from '../reading'
 import { slice, spansMeet, type Span } from '../text'
+import { many, type Built } from './built'
+import { conceptFigure } from './conceptFigure'
+import { decisionFigure } from './decisionFigure'
+import type { Doubt } from './doubts'
+import { hierarchyFigure } from './hierarchyFigure'
 import { pointsFigure } from './pointsFigure'
 import { processFigure } from './processFigure'
+import { vennFigure } from './vennFigure'
 
 export type Coverage = {
   readonly taken: number
@@ -17,39 +23,40 @@ export type Reading = {
   readonly score: number
   readonly reasons: readonly string[]
   readonly coverage: Coverage
+  readonly doubts: readonly Doubt[]
   readonly figure: Figure
 }
-type Built = {
-  readonly nodes: readonly FigureNode[]
-  readonly links: readonly FigureLink[]
-  readonly score: number
-  readonly reasons: readonly string[]
-}
-
 /** Below this a passage is not called a figure; at `STRONG` it is offered without being asked. */
 export const WORTH_SHOWING = 0.42
 export const STRONG = 0.6
 
-const builders: Partial<Record<FigureKind, (read: ReadText) => Built>> = { process: buildProcess, points: buildPoints }
-const firstArrangement: Partial<Record<FigureKind, string>> = { process: 'down', points: 'grid' }
+type KindRow = { readonly build: (read: ReadText) => Built; readonly arrangement: string; readonly fewest: number }
+const kindRows = {
+  process: { build: buildProcess, arrangement: 'down', fewest: 2 },
+  concept: { build: conceptFigure, arrangement: 'layers', fewest: 3 },
+  hierarchy: { build: hierarchyFigure, arrangement: 'down', fewest: 3 },
+  venn: { build: vennFigure, arrangement: 'circles', fewest: 4 },
+  decision: { build: decisionFigure, arrangement: 'tree', fewest: 3 },
+  points: { build: buildPoints, arrangement: 'grid', fewest: 2 },
+} satisfies Record<FigureKind, KindRow>
 
 export function propose(read: ReadText): Reading[] {
   const out: Reading[] = []
-  for (const [kind, build] of Object.entries(builders) as [FigureKind, (read: ReadText) => Built][]) {
-    const built = build(read)
-    if (built.nodes.length < 2) continue
+  for (const kind of figureKinds) {
+    const row: KindRow = kindRows[kind]
+    const built = row.build(read)
+    if (built.nodes.length < row.fewest) continue
     out.push({
       kind,
       score: Math.round(built.score * 1000) / 1000,
       reasons: built.reasons,
       coverage: coverageOf(read, built),
+      doubts: built.doubts ?? [],
       figure: figureOf(read, kind, built),
     })
   }
   return out.toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
 }
-
-const many = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`
 
 function buildProcess(read: ReadText): Built {
   const { nodes, links, questions, returns } = processFigure(read.told.body)
@@ -127,7 +134,7 @@ function figureOf(read: ReadText, kind: FigureKind, built: Built): Figure {
     language: read.language,
     nodes: Object.fromEntries(built.nodes.map((n) => [n.id, n])),
     links: Object.fromEntries(built.links.map((l) => [l.id, l])),
-    arrangement: firstArrangement[kind] ?? '',
+    arrangement: kindRows[kind].arrangement,
     frame: 'page-column',
     houseStyle: 'handbook',
     dress: { typeface: 'grotesk' },

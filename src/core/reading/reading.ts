@@ -1,7 +1,14 @@
 /** The reading half's first stage: text in, what it says out, each finding with its span. Any language gets blocks; the
- *  sentences of English are interpreted, those of other languages are not, and `interpreted` says so. */
+ *  sentences of languages with a pack are interpreted, those of others are not, and `interpreted` says so. */
 import { blocksOf, sentencesOf, slice, type Block, type Span } from '../text'
-import { saidIn } from './english/said'
+import type { Claim, Named } from './claims'
+import { choiceClaims, noChoices } from './english/choiceClaims'
+import { compareClaims } from './english/compareClaims'
+import { hierarchyClaims } from './english/hierarchyClaims'
+import { definitionClaims, linkClaims, type Discourse } from './english/linkClaims'
+import { parse, type Clause } from './english/parse'
+import { keyOf } from './english/phrases'
+import { saidOf } from './english/said'
 import { englishShare, wordsOf, type Lexicon } from './english/words'
 import { told, type Told } from './statements'
 
@@ -11,18 +18,84 @@ export type ReadText = {
   readonly language: string
   readonly interpreted: boolean
   readonly told: Told
+  readonly claims: readonly Claim[]
+  /** Sentences of paragraphs and items, in order; empty where none are interpreted. */
+  readonly sentences: readonly Span[]
 }
 
+const SEGMENTER = new Intl.Segmenter('en', { granularity: 'sentence' })
 /** Running English has about 0.4 of function words, telegraphic lists much less; other languages stay under 0.1. */
 const ENGLISH_SHARE = 0.15
 
 export function readText(text: string, lexicon: Lexicon): ReadText {
   const blocks = blocksOf(text)
-  const segmenter = new Intl.Segmenter('en', { granularity: 'sentence' })
   const language = languageOf(text, lexicon)
   const interpreted = language === 'en'
-  const interpret = (span: Span) => sentencesOf(text, span, segmenter).map((s) => saidIn(text, s, lexicon))
-  return { text, blocks, language, interpreted, told: told(text, blocks, interpreted ? interpret : null) }
+  const parsed = interpreted ? parsedBlocks(text, blocks, lexicon) : new Map<Block, Parsed[]>()
+  const interpret = (block: Block) =>
+    (parsed.get(block) ?? parsedSpan(text, block.span, lexicon)).map((p) => saidOf(text, p.span, p.clauses, lexicon))
+  const all = blocks.flatMap((b) => parsed.get(b) ?? [])
+  return {
+    text,
+    blocks,
+    language,
+    interpreted,
+    told: told(text, blocks, interpreted ? interpret : null),
+    claims: interpreted ? claimsIn(text, blocks, parsed, lexicon) : [],
+    sentences: all.map((p) => p.span),
+  }
+}
+
+type Parsed = { readonly span: Span; readonly clauses: readonly Clause[] }
+
+const parsedSpan = (text: string, span: Span, lexicon: Lexicon): Parsed[] =>
+  sentencesOf(text, span, SEGMENTER).map((s) => ({ span: s, clauses: parse(text, s, lexicon) }))
+
+const parsedBlocks = (text: string, blocks: readonly Block[], lexicon: Lexicon): Map<Block, Parsed[]> =>
+  new Map(
+    blocks
+      .filter((b) => b.type === 'paragraph' || b.type === 'item')
+      .map((b) => [b, parsedSpan(text, b.span, lexicon)]),
+  )
+
+const DEFINES =
+  /^(?:\*\*)?([\p{L}\p{N}][^:–—.!?\n]{0,50}?)(?:\*\*)?(?:\s*:(?:\*\*)?|\s+[–—-])\s+(?=(?:an?|the|one|two|any|what|whatever|when|where|list|meeting|someone|somebody|something|everything|\p{Ll}+)\b)/u
+
+function claimsIn(
+  text: string,
+  blocks: readonly Block[],
+  parsed: ReadonlyMap<Block, readonly Parsed[]>,
+  lexicon: Lexicon,
+): Claim[] {
+  const out: Claim[] = []
+  const choices = noChoices()
+  const discourse: Discourse = { subject: [], object: [] }
+  for (const b of blocks) {
+    if (b.type === 'heading') {
+      // A title may put the choice: "Which berth for the night?", "New or used bike?"
+      out.push(...choiceClaims(text, b.span, [], lexicon, choices))
+      continue
+    }
+    for (const p of parsed.get(b) ?? []) {
+      const defined = DEFINES.exec(slice(text, p.span))
+      if (defined && (defined[1] as string).split(/\s+/).length <= 4) {
+        const at = p.span.start + defined[0].indexOf(defined[1] as string)
+        const term: Named = {
+          label: defined[1] as string,
+          key: keyOf(defined[1] as string),
+          span: { start: at, end: at + (defined[1] as string).length },
+          pronoun: null,
+        }
+        const inside = { start: p.span.start + defined[0].length, end: p.span.end }
+        out.push(...definitionClaims(term, parse(text, inside, lexicon)))
+      }
+      out.push(...hierarchyClaims(p.clauses, text))
+      out.push(...linkClaims(p.clauses, discourse, () => 0.6))
+      out.push(...compareClaims(p.clauses, text, lexicon))
+      out.push(...choiceClaims(text, p.span, p.clauses, lexicon, choices))
+    }
+  }
+  return out
 }
 
 const SAMPLE = 4000

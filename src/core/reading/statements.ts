@@ -12,10 +12,12 @@ export type Told = {
   readonly units: readonly Unit[]
   readonly cueCount: number
   readonly orderedItems: number
+  /** How many units tell something to do. */
+  readonly doing: number
 }
 
-/** Sentences to sayings; null where the language of the text is not interpreted. */
-export type Interpreter = (span: Span) => readonly (readonly Said[])[]
+/** The sentences of a block as sayings; null where the language of the text is not interpreted. */
+export type Interpreter = (block: Block) => readonly (readonly Said[])[]
 
 export function told(text: string, blocks: readonly Block[], interpret: Interpreter | null): Told {
   const out: Statement[] = []
@@ -46,7 +48,13 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
     else readParagraph(block, state, interpret, note)
     i = end
   }
-  return { body: out, units, cueCount, orderedItems: own.filter((b) => b.ordered && b.depth === 0).length }
+  return {
+    body: out,
+    units,
+    cueCount,
+    doing: units.filter((u) => u.doing).length,
+    orderedItems: own.filter((b) => b.ordered && b.depth === 0).length,
+  }
 }
 
 /** "Closing the kitchen:" names the list below it. */
@@ -69,7 +77,7 @@ function readParagraph(block: Block, state: State, interpret: Interpreter | null
   state.scope = null
   state.item = null
   state.prose = true
-  const sentences = interpret(block.span)
+  const sentences = interpret(block)
   const flat = sentences.flat()
   let at = 0
   for (const sentence of sentences) {
@@ -102,7 +110,7 @@ function readItem(
   const scopeBefore = state.scope
   state.loopStart = null
   if (interpret) {
-    const sentences = interpret(item.span).flat()
+    const sentences = interpret(item).flat()
     sentences.forEach((said, k) => tell(said, sentences[k + 1] ?? null, state, k > 0))
     for (const said of sentences)
       note(

@@ -28,6 +28,10 @@ const OUTLINE_NUMBER = /^(\d{1,3}(?:\.\d{1,3})+)[.)]?[\t \u00a0]+/
 const LETTER = /^\(?([a-z]|[ivx]{1,4}|[A-H])[.)][\t \u00a0]+/
 const STEP = /^(?:step|schritt|paso|étape)[\t ]+(\d{1,3})[.):]?[\t ]+/i
 const HEADING = /^(#{1,6})[\t ]+/
+/** "07:30: Switch off the alarm": a time of day that numbers a line. */
+const CLOCK = /^\d{1,2}[:.]\d{2}(?: ?(?:am|pm|h))?[\t ]*[:–—-]?[\t ]+(?=\p{L})/iu
+/** The particulars of a definition list. */
+const DEFINES = /^:[\t ]+/
 /** The head of a pasted e-mail. */
 const MAIL_HEADER = /^(?:from|to|cc|bcc|subject|date|sent|reply-to):\s/i
 const SEPARATOR = /^\|?[\s:|-]+\|?$/
@@ -64,6 +68,10 @@ export function blocksOf(text: string): Block[] {
         ),
       )
       at = end
+    } else if (markerOf(lines[at + 1]?.text ?? '')?.style === 'defines') {
+      out.push(block('item', text, line))
+      stack.splice(0, stack.length, { indent: 0, style: 'term' })
+      at++
     } else {
       at = paragraph(text, lines, at, out)
       stack.length = 0
@@ -107,6 +115,10 @@ function linesOf(text: string): Line[] {
 export function markerOf(line: string): Marker | null {
   const step = STEP.exec(line)
   if (step) return { length: step[0].length, ordered: true, number: Number(step[1]), style: 'step' }
+  const clock = CLOCK.exec(line)
+  if (clock) return { length: clock[0].length, ordered: true, number: null, style: 'clock' }
+  const defines = DEFINES.exec(line)
+  if (defines) return { length: defines[0].length, ordered: false, number: null, style: 'defines' }
   const outline = OUTLINE_NUMBER.exec(line)
   if (outline) {
     const parts = (outline[1] as string).split('.')

@@ -30,6 +30,7 @@ export type Action = {
 /** A clause as an action; `more` are the words of a clause that completes it ("tell the mate that ..."). */
 export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged[] = []): Action {
   const { verb, subject } = clause
+  const subjectWords = withoutCapital(clause)
   const own = [...clause.front, ...(clause.ownSubject ? subject : []), ...(verb?.words ?? []), ...clause.rest, ...more]
   const source = { start: own[0]?.start ?? clause.start, end: own.at(-1)?.end ?? clause.end }
   const rest = [...clause.rest, ...more]
@@ -52,14 +53,24 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     const by = rest.findIndex((w) => w.lower === 'by')
     const agent = by >= 0 ? rest.slice(by + 1) : []
     const agentActs = isActorPhrase(agent, lexicon)
-    const words = [head, ...subject, ...(agentActs ? rest.slice(0, by) : rest)]
-    return make(not(labelOf(words)), agentActs ? actorOf(agent) : null, !verb.told, words)
+    const words = [head, ...subjectWords, ...(agentActs ? rest.slice(0, by) : rest)]
+    return make(not(labelOf(words)), agentActs ? actorOf(agent) : null, !verb.told && verb.base !== 'do', words)
   }
   const actor = isActorPhrase(subject, lexicon) ? actorOf(subject) : null
   const somebody =
     actor !== null || subject.every((w) => /^(?:you|we|they|he|she|i|who|everybody|everyone)$/.test(w.lower))
-  if (!somebody || verb.told || STATES.has(verb.base)) return whole()
+  if (!somebody || verb.told || (STATES.has(verb.base) && verb.modal !== 'must')) return whole()
   return make(not(labelOf([head, ...rest])), actor, true, [head, ...rest])
+}
+
+/** The subject without the capital of a sentence's first word, where that is no name as far as one can tell. */
+function withoutCapital(clause: Clause): readonly Tagged[] {
+  const [first, ...more] = clause.subject
+  const plain =
+    first && first.tag !== 'det' && (more.length > 0 || /s$/.test(first.lower)) && /^\p{Lu}\p{Ll}/u.test(first.text)
+  return first && plain && !more.some((w) => /^\p{Lu}/u.test(w.text))
+    ? [{ ...first, text: first.lower }, ...more]
+    : clause.subject
 }
 
 /** Verbs that say how things are, whoever their subject is. */

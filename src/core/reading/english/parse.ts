@@ -128,8 +128,11 @@ function pieces(words: readonly Tagged[]): Piece[] {
       return
     const second = w.finite && now.some((x) => x.finite)
     if (second) {
+      // "If he says no you will": the second verb takes its pronoun along.
+      const subject = now.at(-1)?.tag === 'pron' ? [now.pop() as Tagged] : []
       close()
       opener = null
+      now.push(...subject)
     }
     now.push(w)
   })
@@ -252,10 +255,10 @@ function joined(list: readonly Piece[]): Clause[] {
     if (hard && joint !== ':') open()
     else if (current.sub !== null && current.done && joint === ',' && drafts.every((d) => d.sub !== null)) open()
     else if (current.relative && joint === ',' && current.done) open()
+    else if (current.sub !== null && current.done && joint === 'or' && list[k + 1]?.sub === current.sub) open()
     else {
-      const to = current.relative && joint !== ',' && !current.done ? current : current
-      if (p.opener) to.words.push(p.opener)
-      to.words.push(...p.words)
+      if (p.opener) current.words.push(p.opener)
+      current.words.push(...p.words)
     }
   })
   return inherited(drafts.map(clauseOf))
@@ -413,7 +416,7 @@ function inherited(clauses: readonly Clause[]): Clause[] {
       !c.relative &&
       c.subject.length === 0 &&
       from !== undefined &&
-      /^(?:and|or|but|then|,|;|nor|so|yet)$/.test(c.joint)
+      /^(?:and|or|but|then|,|nor|yet)$/.test(c.joint)
     const agrees =
       takes &&
       !(

@@ -4,7 +4,7 @@ import { actionOf, actorOf, isActorPhrase, lowerFirst, type Action } from './act
 import { conditionOf, narrowed, questionOf, type Condition } from './condition'
 import { cueOf, type CueName } from './cues'
 import { joined } from './label'
-import { parse, type Clause } from './parse'
+import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { isWord, wordsOf, type Lexicon } from './words'
 
@@ -45,8 +45,7 @@ const ASKING = new Set(
 )
 
 /** The parts of a sentence that can each carry a condition of their own, in order. */
-export function saidIn(text: string, sentence: Span, lexicon: Lexicon): Said[] {
-  const clauses = parse(text, sentence, lexicon)
+export function saidOf(text: string, sentence: Span, clauses: readonly Clause[], lexicon: Lexicon): Said[] {
   if (clauses.length === 0) return []
   const words = wordsOf(text, sentence)
   const fragment = clauses.length === 1 && clauses[0]?.verb === null
@@ -130,7 +129,7 @@ class Teller {
   private cuesOf(c: Clause): Clause | 'done' | 'skip-sentence' {
     let clause = c
     for (let k = 0; k < 4; k++) {
-      const at = clause.start
+      const at = k === 0 ? (c.lead?.start ?? c.start) : clause.start
       const found = cueOf(this.text.slice(at, this.sentence.end))
       if (!found || found.length === 0) break
       const { name } = found.cue
@@ -161,6 +160,7 @@ class Teller {
         return 'done'
       }
       if (name === 'stop') return 'done'
+      if (c.sub !== null && /^answer/.test(name)) return 'done'
       const rest = without(clause, span.end)
       if (!rest) return 'done'
       clause = rest
@@ -186,6 +186,7 @@ class Teller {
     else if (COMPLEMENTS.has(sub) && this.now.actions.length > 0 && !TIMES.has(sub)) return this.complement(c, i)
     else if (sub === 'whether' && !this.started) this.now.asks = conditionOf(c, false, true, this.lexicon)
     else if (sub === 'before' && !this.started) this.before(i)
+    else if (sub === 'where' && c.joint === ',' && this.started) this.told(c)
     else if (TIMES.has(sub)) this.time(c, sub)
     return i
   }
@@ -298,7 +299,20 @@ class Teller {
     return i
   }
 
+  /** ", where stewards hand out jackets": what is done there. */
+  private told(c: Clause): void {
+    const action = actionOf(c, this.lexicon)
+    if (action.doing) this.now.actions.push(action)
+  }
+
   private main(c: Clause, i: number): number {
+    // "or you will flatten the battery": what would come of it.
+    if (
+      c.joint === 'or' &&
+      /^(?:you|it|they|we)$/.test(c.subject[0]?.lower ?? '') &&
+      /^(?:will|may|might|could|would)$/.test(c.verb?.modal ?? '')
+    )
+      return i
     const relative = this.clauses[i + 1]
     const rest =
       /^(?:(?:everything|anything|everyone|anyone) else|(?:the )?(?:rest|others|remaining \p{L}+)|all (?:the )?(?:others?|rest)|all other \p{L}+)$/iu.test(
@@ -316,7 +330,9 @@ class Teller {
       if (this.started) this.open(c.start)
       this.now.condition = narrow
     }
-    const action = this.action(c, [])
+    if (!c.verb && this.clauses[i + 1]?.joint === ':' && this.heads(c, this.clauses[i + 1] as Clause)) return i
+    const told = this.action(c, [])
+    const action = this.actor && told.doing && !told.actor ? { ...told, actor: this.actor } : told
     if (action.label !== '') {
       this.now.actions.push(action)
       const either =
@@ -331,6 +347,19 @@ class Teller {
       this.later = null
     }
     return i
+  }
+
+  private actor: string | null = null
+  /** "Bridge: press the button" names who acts, "Small spill: throw sand" when it is done. */
+  private heads(c: Clause, next: Clause): boolean {
+    const words = [...c.front, ...c.rest].filter(isWord)
+    if (!next.verb?.imperative || words.length === 0 || words.length > 5) return false
+    if (isActorPhrase(words, this.lexicon)) this.actor = actorOf(words)
+    else if (words.some((w) => SIZES.test(w.lower))) {
+      if (this.started) this.open(c.start)
+      this.now.condition = narrowed(words, this.lexicon)
+    } else return false
+    return true
   }
 
   private action(c: Clause, more: readonly Tagged[]): Action {
@@ -361,6 +390,9 @@ class Teller {
     return prep > 0 && subject.length > prep + 1 ? narrowed(subject, this.lexicon) : null
   }
 }
+
+const SIZES =
+  /^(?:small|large|big|bigger|smaller|less|more|under|over|above|below|no|if|in|with|without|new|old|damaged|late|early|wet|dry|full|empty)$/
 
 /** The clause without the words before `end`; null when nothing is left. */
 function without(c: Clause, end: number): Clause | null {

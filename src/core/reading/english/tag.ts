@@ -105,6 +105,8 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (AUXILIARIES.has(l)) return 'aux'
   if (l === 'let') return 'noun'
   if (l === 'that') return before?.lower === 'after' || before?.lower === 'by' ? 'adv' : thatIs(before, next, lexicon)
+  if (l === 'which' && next && isWord(next) && next.form === null && !closed(next.lower) && !PRONOUNS.has(next.lower))
+    return 'sub'
   if (l === 'who' || l === 'which' || l === 'whose' || l === 'whom')
     return before && (before.tag === 'noun' || before.tag === 'mark' || before.tag === 'prep' || before.tag === 'num')
       ? 'rel'
@@ -241,8 +243,9 @@ const fits = (w: Draft, be: boolean, have: boolean, wantsBase: boolean, next: Dr
 }
 
 type Mood = 'imperative' | 's' | 'base' | 'past' | 'passive' | null
+const isQuote = (w: Draft): boolean => /^["“”'‘’«»]$/.test(w.text)
 const isBoundary = (w: Draft): boolean =>
-  w.tag === 'mark' || w.tag === 'conj' || w.tag === 'sub' || w.tag === 'rel' || EITHER.has(w.lower)
+  (w.tag === 'mark' && !isQuote(w)) || w.tag === 'conj' || w.tag === 'sub' || w.tag === 'rel' || EITHER.has(w.lower)
 
 /** Finds the finite verb of every segment that has none yet. */
 function resolve(all: Draft[], lexicon: Lexicon): void {
@@ -256,8 +259,23 @@ function resolve(all: Draft[], lexicon: Lexicon): void {
     while (to < all.length && !isBoundary(all[to] as Draft)) to++
     const opener = (all[from] as Draft).tag === 'rel' || (all[from] as Draft).tag === 'sub' ? all[from] : all[from - 1]
     const finite = all.slice(from, to).findIndex((w) => w.finite)
-    if (finite >= 0) mood = moodOf(all, from + finite)
-    else {
+    if (finite >= 0) {
+      mood = moodOf(all, from + finite)
+      for (let i = from + 1; i < to; i++) {
+        const w = all[i] as Draft
+        const certain =
+          w.tag === 'noun' &&
+          w.form !== null &&
+          w.form !== 'ing' &&
+          w.strength !== 'rare' &&
+          afterSubject(all, i, from) > 3 &&
+          all[i - 1]?.tag === 'pron'
+        if (certain) {
+          w.tag = 'verb'
+          w.finite = true
+        }
+      }
+    } else {
       const best = bestVerb(all, from, to, opener, mood, lexicon)
       if (best >= 0) {
         const w = all[best] as Draft
@@ -321,6 +339,13 @@ function bestVerb(
   let best = -1
   let most = THRESHOLD
   const start = firstWord(all, from, to)
+  // "Let the rotor spin", "make sure that": the verb inside is not the clause's.
+  if (
+    /^(?:let|make|help|keep)$/.test((all[start] as Draft | undefined)?.lower ?? '') &&
+    start < to - 1 &&
+    opener?.tag !== 'sub'
+  )
+    return start
   for (let i = start; i < to; i++) {
     const w = all[i] as Draft
     if (w.form === null || w.form === 'ing' || w.tag === 'verb' || w.tag === 'adv' || w.tag === 'adj') continue
@@ -343,7 +368,11 @@ function bestVerb(
 function atStart(w: Draft, next: Draft | undefined, opener: Draft | undefined, mood: Mood): number {
   if (w.tag === 'prep' || w.tag === 'pron') return w.lower === 'like' ? -9 : -2
   if (opener?.tag === 'rel') return w.form === 'ing' ? -9 : 4
-  const joined = opener !== undefined && (opener.tag === 'conj' || opener.text === ',')
+  const joined =
+    opener !== undefined &&
+    (opener.tag === 'conj' || opener.text === ',') &&
+    opener.lower !== 'so' &&
+    opener.lower !== 'then'
   if (w.form === 's') return joined && mood === 's' ? 1.2 : -3
   if (w.form === 'ed' && w.base !== w.lower)
     return joined && mood === 'passive' ? 2.5 : joined && mood === 'past' ? 1.5 : -4
@@ -395,9 +424,10 @@ function before(w: Draft, next: Draft | undefined, lexicon: Lexicon): number {
   if (next.tag === 'aux' || next.tag === 'modal') return -4
   if (startsNounPhrase(next)) return 2
   if (next.tag === 'conj') return -0.3
+  if (/^(?:out|up|off|down|over|in|on|away|back)$/.test(next.lower)) return 1.1
   if (next.tag === 'prep' || next.tag === 'to' || next.tag === 'sub') return 0.6
   return 0.3
 }
 
 const startsNounPhrase = (w: Draft): boolean =>
-  w.tag === 'det' || w.tag === 'num' || (w.tag === 'pron' && !/^(?:who|which|there)$/.test(w.lower))
+  w.tag === 'det' || w.tag === 'num' || isQuote(w) || (w.tag === 'pron' && !/^(?:who|which|there)$/.test(w.lower))

@@ -1,0 +1,14 @@
+import type { FigureLink, FigureNode } from '../figure'
+import type { Doubt } from './doubts'
+
+/** What a builder makes of a passage. */
+export type Built = {
+  readonly nodes: readonly FigureNode[]
+  readonly links: readonly FigureLink[]
+  /** From 0 to 1; hand-set and transparent, see each builder. */
+  readonly score: number
+  readonly reasons: readonly string[]
+  readonly doubts?: readonly Doubt[]
+}
+
+export const many = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`

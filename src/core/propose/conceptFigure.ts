@@ -1,0 +1,95 @@
+/** Concepts with labelled links: what the sentences say that one thing does to another, and what terms mean. */
+import type { FigureLink, FigureNode } from '../figure'
+import type { LinkClaim, Named, ReadText } from '../reading'
+import { spansMeet } from '../text'
+import { many, type Built } from './built'
+import { Things, type Thing } from './named'
+
+export function conceptFigure(read: ReadText): Built {
+  const claims = read.claims.filter((c): c is LinkClaim => c.relation === 'link')
+  const things = new Things()
+  const verbs = new Map<string, Thing[]>()
+  const links: FigureLink[] = []
+  const seen = new Set<string>()
+  const thingOf = (n: Named): Thing => things.find(n) ?? changed(n, verbs) ?? things.take(n)
+  for (const c of claims)
+    for (const f of c.from)
+      for (const t of c.to) {
+        if (f.pronoun || t.pronoun || f.key === '' || t.key === '' || f.key === t.key) continue
+        const from = thingOf(f)
+        const to = thingOf(t)
+        from.source.push(f.span)
+        to.source.push(t.span)
+        verbs.set(c.verb, [...(verbs.get(c.verb) ?? []), to])
+        const id = `${from.id} ${c.words} ${to.id}`
+        if (from.id === to.id || seen.has(id)) continue
+        seen.add(id)
+        links.push({
+          id: `l${links.length + 1}`,
+          role: 'relation',
+          from: from.id,
+          to: to.id,
+          text: c.words,
+          order: links.length + 1,
+          source: [c.span],
+        })
+      }
+  const used = new Set(links.flatMap((l) => [l.from, l.to]))
+  const nodes = things.list
+    .filter((t) => used.has(t.id))
+    .map((t, i): FigureNode => ({ id: t.id, role: 'concept', text: t.label, order: i + 1, source: unique(t.source) }))
+  return { nodes, links, ...scoreOf(read, claims, nodes, links) }
+}
+
+const unique = (spans: readonly { start: number; end: number }[]) =>
+  spans.filter((s, i) => spans.findIndex((x) => x.start === s.start && x.end === s.end) === i)
+
+/** "strains the lines ... strained lines": the participle says only what was told of them before. */
+function changed(n: Named, verbs: ReadonlyMap<string, readonly Thing[]>): Thing | null {
+  const [first, ...rest] = n.key.split(' ')
+  if (!first || rest.length === 0) return null
+  const base = first.replace(/(?:ed|en)$/, '')
+  if (base === first && !/^(?:broken|worn|lost|spilt|burnt|built|kept|cut)$/.test(first)) return null
+  const known = [...verbs].find(
+    ([verb]) =>
+      verb === base ||
+      verb === `${base}e` ||
+      (verb.startsWith(base.slice(0, -1)) && base.length > 3) ||
+      (first === 'broken' && verb === 'break'),
+  )
+  const head = rest.join(' ')
+  return known?.[1].find((t) => t.key === head || t.key.endsWith(` ${head}`)) ?? null
+}
+
+function scoreOf(
+  read: ReadText,
+  claims: readonly LinkClaim[],
+  nodes: readonly FigureNode[],
+  links: readonly FigureLink[],
+): Pick<Built, 'score' | 'reasons'> {
+  if (links.length < 2) return { score: 0.1 * links.length, reasons: [] }
+  const sentences = Math.max(1, read.sentences.length)
+  const share = read.sentences.filter((s) => claims.some((c) => spansMeet(s, c.span))).length / sentences
+  const degree = new Map<string, number>()
+  for (const l of links) for (const id of [l.from, l.to]) degree.set(id, (degree.get(id) ?? 0) + 1)
+  const shared = [...degree.values()].filter((n) => n > 1).length / nodes.length
+  const defined = claims.filter((c) => c.rule === 'definition').length
+  const doing = read.told.doing / Math.max(1, read.told.units.length)
+  const perSentence = Math.min(1.5, links.length / sentences)
+  const score =
+    0.12 +
+    0.22 * share +
+    0.22 * perSentence +
+    0.4 * shared -
+    0.45 * doing +
+    (defined >= 3 ? 0.3 : 0) -
+    0.03 * Math.min(6, read.told.cueCount)
+  return {
+    score: Math.min(0.95, links.length < 3 ? score * 0.7 : score),
+    reasons: [
+      `${many(nodes.length, 'concept')}, ${many(links.length, 'labelled link')}`,
+      ...(shared > 0.3 ? ['most of them hang together'] : []),
+      ...(defined >= 2 ? ['terms with what they mean'] : []),
+    ],
+  }
+}

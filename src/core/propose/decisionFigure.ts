@@ -1,0 +1,344 @@
+/** Options with what speaks for and against them, their chances and outcomes; criteria tables; question chains; conditions
+ *  that lead to outcomes. Numbers are taken as they stand; a chance that only words suggest is marked and asked about. */
+import type { FigureLink, FigureNode, NodeId, NodeRole } from '../figure'
+import { keyOf, type AboutClaim, type Ask, type OptionClaim, type ReadText, type Statement } from '../reading'
+import { slice, spansMeet, type Block, type Span } from '../text'
+import { many, type Built } from './built'
+import type { Doubt } from './doubts'
+import { labelled, listIn, termOf, titleBlock } from './shapes'
+
+export function decisionFigure(read: ReadText): Built {
+  const found = [fromTable(read), fromLists(read), fromChain(read), fromCases(read), fromClaims(read)].filter(
+    (x): x is Built => x !== null,
+  )
+  return found.toSorted((a, b) => b.score - a.score)[0] ?? { nodes: [], links: [], score: 0, reasons: [] }
+}
+
+/** A tree as it grows: nodes in order, each but the first below another. */
+class Growing {
+  readonly nodes: FigureNode[] = []
+  readonly links: FigureLink[] = []
+  readonly doubts: Doubt[] = []
+  add(
+    role: NodeRole,
+    text: string,
+    source: readonly Span[],
+    from: NodeId | null = null,
+    link: { text?: string; probability?: number } = {},
+  ): NodeId {
+    const id = `n${this.nodes.length + 1}`
+    this.nodes.push({ id, role, text, order: this.nodes.length + 1, source })
+    if (from)
+      this.links.push({
+        id: `l${this.links.length + 1}`,
+        role: role === 'criterion' ? 'weighs' : 'leads',
+        from,
+        to: id,
+        order: this.links.length + 1,
+        source,
+        ...link,
+      })
+    return id
+  }
+  built(score: number, reasons: readonly string[]): Built {
+    return { nodes: this.nodes, links: this.links, score, reasons, doubts: this.doubts }
+  }
+}
+
+const PROS = /^(?:\+|pros?|for|advantages?|benefits?|plus|good|dafür|vorteile?|a favor|ventajas?)$/iu
+const CONS =
+  /^(?:-|−|–|cons?|against|disadvantages?|drawbacks?|minus|bad|risks?|dagegen|nachteile?|en contra|desventajas?)$/iu
+const WEIGHT = /^(?:weight|importance|gewicht|peso)$/iu
+const CRITERIA = /^(?:criterion|criteria|kriterium|criterio)$/iu
+
+/** Options as rows with a criterion a column, or the other way round. */
+function fromTable(read: ReadText): Built | null {
+  const [head, ...body] = read.blocks.filter((b) => b.type === 'row')
+  if (!head || body.length < 2 || head.cells.length < 3) return null
+  const cell = (r: Block, c: number): string => (r.cells[c] ? slice(read.text, r.cells[c] as Span).trim() : '')
+  const first = body.map((r) => cell(r, 0))
+  if (new Set(first).size < first.length || first.some((f) => f === '')) return null
+  const words = body.flatMap((r) => r.cells.slice(1)).map((s) => slice(read.text, s))
+  if (
+    words.some((w) => w.split(/\s+/).length > 8) ||
+    words.every((w) => /^(?:x|✓|yes|no|y|n|ja|nein|sí|)$/iu.test(w.trim()))
+  )
+    return null
+  const steps =
+    /^(?:step|no\.?|nr\.?|#|schritt|paso|who|what|action)$/iu.test(cell(head, 0)) ||
+    first.every((f, i) => f === String(i + 1))
+  if (steps) return null
+  const tree = new Growing()
+  const title = titleBlock(read)
+  const root = tree.add(
+    'choice',
+    title ? labelled(read.text, title.span) : labelled(read.text, head.cells[0] as Span),
+    [title?.span ?? (head.cells[0] as Span)],
+  )
+  const across = CRITERIA.test(cell(head, 0)) || WEIGHT.test(cell(head, 1))
+  const weight = head.cells.findIndex((_, c) => WEIGHT.test(cell(head, c)))
+  const columns = head.cells
+    .map((_, c) => c)
+    .slice(1)
+    .filter((c) => c !== weight)
+  if (across)
+    for (const c of columns) {
+      const option = tree.add('option', cell(head, c), [head.cells[c] as Span], root)
+      for (const r of body)
+        if (cell(r, c) !== '') tree.add('criterion', cell(r, c), [r.cells[c] as Span], option, { text: cell(r, 0) })
+    }
+  else
+    for (const r of body) {
+      const option = tree.add('option', cell(r, 0), [r.cells[0] as Span], root)
+      for (const c of columns)
+        if (cell(r, c) !== '') tree.add('criterion', cell(r, c), [r.cells[c] as Span], option, { text: cell(head, c) })
+    }
+  if (weight >= 0) {
+    const weights = new Map(body.map((r) => [cell(r, 0), Number(cell(r, weight).replace(/[^\d.]/g, ''))]))
+    tree.nodes.forEach((n, i) => {
+      const link = tree.links.find((l) => l.to === n.id)
+      const value = link && weights.get(link.text ?? '')
+      if (n.role === 'criterion' && value) tree.nodes[i] = { ...n, fields: { weight: String(value) } }
+    })
+  }
+  return tree.built(0.74, [
+    `a table of ${many(across ? columns.length : body.length, 'option')} by ${many(across ? body.length : columns.length, 'criterion', 'criteria')}`,
+  ])
+}
+
+/** Options as headings or items, each with what is for and against it, or "criterion: value" lines. */
+function fromLists(read: ReadText): Built | null {
+  type Entry = { readonly span: Span; readonly label: string; readonly criterion: string }
+  const options: { readonly block: Block; readonly entries: Entry[] }[] = []
+  let side = ''
+  const marked = (b: Block) =>
+    /([+\-−–])[\t ]*$/.exec(read.text.slice(Math.max(0, b.span.start - 3), b.span.start))?.[1] ?? ''
+  const signs = read.blocks.filter((b) => b.type === 'item').map(marked)
+  const plusMinus = signs.includes('+') && signs.some((s) => /[-−–]/.test(s))
+  for (const [i, b] of read.blocks.entries()) {
+    const next = read.blocks[i + 1]
+    const words = slice(read.text, b.span)
+    const label = words.replace(/[:：]$/, '')
+    if (next?.type === 'item' && (PROS.test(label) || CONS.test(label))) {
+      side = PROS.test(label) ? 'Pro' : 'Con'
+      continue
+    }
+    const opens =
+      next?.type === 'item' &&
+      b.type !== 'row' &&
+      (b.type !== 'item' || next.depth > b.depth || (plusMinus && marked(next) !== '' && marked(b) === '')) &&
+      words.split(/\s+/).length <= 9
+    if (opens) {
+      options.push({ block: b, entries: [] })
+      side = ''
+    } else if (b.type === 'item') {
+      const term = termOf(read.text, b.span)
+      const name = term ? slice(read.text, term.term) : ''
+      const sign = plusMinus ? marked(b) : ''
+      const criterion = side || (sign === '+' || PROS.test(name) ? 'Pro' : sign || CONS.test(name) ? 'Con' : name)
+      const value = term && (PROS.test(name) || CONS.test(name) || criterion === name) ? term.rest : b.span
+      options.at(-1)?.entries.push({ span: value, label: labelled(read.text, value), criterion })
+    }
+  }
+  const used = options.filter((o) => o.entries.length > 0)
+  const pairs = used.flatMap((o) => o.entries)
+  const judged = pairs.filter((e) => e.criterion === 'Pro' || e.criterion === 'Con').length
+  const named = pairs.filter(
+    (e) =>
+      e.criterion !== '' &&
+      used.filter((o) => o.entries.some((x) => keyOf(x.criterion) === keyOf(e.criterion))).length > 1,
+  ).length
+  if (used.length < 2 || pairs.length < 3 || judged + named < pairs.length * 0.6) return null
+  const tree = new Growing()
+  const title = read.blocks.find(
+    (b) => b !== used[0]?.block && b.type !== 'item' && b.span.start < (used[0]?.block.span.start ?? 0),
+  )
+  const root = tree.add(
+    'choice',
+    title ? labelled(read.text, title.span).replace(/\?$/, '') : 'Options',
+    title ? [title.span] : [],
+  )
+  for (const o of used) {
+    const label = labelled(read.text, o.block.span).replace(/^(?:option|variant) (?:\d+|[A-H])\s*[:.–-]?\s*/i, '')
+    const option = tree.add(
+      'option',
+      label.replace(/^\p{Ll}/u, (x) => x.toUpperCase()),
+      [o.block.span],
+      root,
+    )
+    for (const e of o.entries)
+      tree.add('criterion', e.label, [e.span], option, e.criterion ? { text: e.criterion } : {})
+  }
+  return tree.built(judged > 0 ? 0.85 : 0.78, [
+    many(used.length, 'option'),
+    judged > 0 ? 'what is for and against each' : 'the same criteria for each',
+  ])
+}
+
+/** Questions that lead to questions or to an answer, with no step between. */
+function fromChain(read: ReadText): Built | null {
+  const asks = read.told.body.filter((s): s is Ask => s.do === 'ask')
+  const count = (list: readonly Statement[]): number =>
+    list.reduce((n, s) => n + (s.do === 'ask' ? 1 + s.arms.reduce((m, a) => m + count(a.body), 0) : 0), 0)
+  if (asks.length === 0 || asks.length < read.told.body.length || count(asks) < 2) return null
+  if (asks.some((a) => a.arms.length < 2) || asks.some((a) => deepSteps(a))) return null
+  const tree = new Growing()
+  const byItem = new Map<number, Ask>(asks.flatMap((a) => (a.item === null ? [] : [[a.item, a] as const])))
+  const done = new Set<Ask>()
+  const grow = (a: Ask, from: NodeId | null, answer: string): void => {
+    done.add(a)
+    const id = tree.add('choice', a.question, a.source, from, answer ? { text: answer } : {})
+    for (const arm of a.arms) {
+      const [s] = arm.body
+      const target = s?.do === 'goTo' && s.item !== null ? byItem.get(s.item) : undefined
+      const next =
+        s?.do === 'ask' ? s : target && !done.has(target) ? target : s ? undefined : asks[asks.indexOf(a) + 1]
+      if (next && !done.has(next)) grow(next, id, arm.answer)
+      else if (s?.do === 'step') tree.add('outcome', s.label, s.source, id, { text: arm.answer })
+    }
+  }
+  grow(asks[0] as Ask, null, '')
+  return tree.nodes.length < 4
+    ? null
+    : tree.built(asks.length > done.size ? 0.4 : 0.9, [many(count(asks), 'question'), 'each answer leads on'])
+}
+const deepSteps = (a: Ask): boolean =>
+  a.arms.some((arm) => arm.body.length > 1 || arm.body.some((s) => s.do === 'ask' && deepSteps(s)))
+
+/** "Less than a day → wait", "Urgent and important: do it now": conditions side by side, each with what follows. */
+function fromCases(read: ReadText): Built | null {
+  const rows = read.blocks
+    .filter((b) => b.type === 'item' || b.type === 'paragraph')
+    .map((b) => ({ b, term: termOf(read.text, b.span), arrow: /(?:→|->|=>)/.test(slice(read.text, b.span)) }))
+  const cases = rows.filter((r) => r.term && (r.arrow || CONDITIONAL.test(slice(read.text, r.term.term))))
+  const title = titleBlock(read) ?? rows.find((r) => !r.term && /\?$/.test(slice(read.text, r.b.span)))?.b ?? null
+  if (cases.length >= 2 && cases.length >= rows.filter((r) => r.b !== title).length * 0.75) {
+    const tree = new Growing()
+    const root = tree.add('choice', title ? labelled(read.text, title.span) : 'Which case?', title ? [title.span] : [])
+    for (const c of cases)
+      if (c.term)
+        tree.add('outcome', labelled(read.text, c.term.rest), [c.term.rest], root, {
+          text: labelled(read.text, c.term.term),
+        })
+    return tree.built(cases.every((c) => CONDITIONAL.test(slice(read.text, c.term?.term ?? c.b.span))) ? 0.78 : 0.6, [
+      many(cases.length, 'case'),
+      'each with what follows',
+    ])
+  }
+  return fromConditions(read)
+}
+const CONDITIONAL =
+  /\b(?:less|more|under|over|above|below|between|up to|at least|not|neither|both|and|only|urgent|if|when|\d+)\b/i
+
+/** Sentences that each name a case: "Above three metres the sailing is cancelled", after "depends on" or "whether". */
+function fromConditions(read: ReadText): Built | null {
+  const cases = read.claims.filter((c) => c.relation === 'case')
+  if (cases.length < 2) return null
+  const tree = new Growing()
+  const opening = read.sentences.find((s) => /\b(?:depends? on|whether|according to)\b/i.test(slice(read.text, s)))
+  const asked = opening ? (/^(?:whether\s+)?(.*?)\s+depends?\b/i.exec(slice(read.text, opening))?.[1] ?? null) : null
+  const title = titleBlock(read)
+  const root = tree.add(
+    'choice',
+    asked
+      ? labelled(asked, { start: 0, end: asked.length })
+      : title && title.span.end < (cases[0]?.span.start ?? 0)
+        ? labelled(read.text, title.span)
+        : 'Which case?',
+    opening ? [opening] : [],
+  )
+  for (const c of cases) tree.add('outcome', c.then.label, [c.then.span], root, { text: c.when.label })
+  const share =
+    read.sentences.filter((s) => s === opening || cases.some((c) => spansMeet(s, c.span))).length /
+    Math.max(1, read.sentences.length)
+  return tree.built(0.2 + 0.35 * share + (opening ? 0.25 : 0) + 0.03 * cases.length, [
+    many(cases.length, 'case'),
+    'each with what follows',
+  ])
+}
+
+/** Options and what the sentences say of each. */
+function fromClaims(read: ReadText): Built | null {
+  const options = read.claims.filter((c): c is OptionClaim => c.relation === 'option')
+  const about = read.claims.filter((c): c is AboutClaim => c.relation === 'about')
+  const all = options.flatMap((c) => c.options)
+  if (all.length < 2) return null
+  const tree = new Growing()
+  const of = options.find((c) => c.of)?.of
+  const root = tree.add('choice', of?.label || 'Options', of ? [of.span] : [])
+  let chances = 0
+  for (const o of all) {
+    const mine = about.filter((a) => a.option.key === o.key)
+    const id = tree.add('option', o.label, [o.span], root)
+    for (const a of mine) {
+      if (a.probability === null) {
+        tree.add('criterion', a.text.label, [a.text.span], id, a.criterion ? { text: a.criterion } : {})
+        continue
+      }
+      chances++
+      outcome(tree, id, a)
+    }
+    const sum = mine.reduce((n, a) => n + (a.probability ?? 0), 0)
+    const lone = mine.filter((a) => a.probability !== null)
+    // One chance of something is also the chance of its absence.
+    if (lone.length === 1 && sum > 0 && sum < 1 && lone[0])
+      tree.add('outcome', opposite(lone[0].text.label), [lone[0].span], id, {
+        probability: round(1 - sum),
+        text: percent(1 - sum),
+      })
+  }
+  const share =
+    read.sentences.filter((s) => [...options, ...about].some((c) => spansMeet(s, c.span))).length /
+    Math.max(1, read.sentences.length)
+  const covered = all.filter((o) => about.some((a) => a.option.key === o.key)).length / all.length
+  const strong = Math.max(...options.map((c) => c.weight))
+  const score = 0.4 * strong + 0.2 * share + 0.25 * covered + 0.08 * Math.min(2, chances) - (covered === 0 ? 0.25 : 0)
+  return tree.built(Math.min(0.97, score), [
+    many(all.length, 'option'),
+    ...(chances > 0 ? [`${many(chances, 'chance')} with a number`] : []),
+    ...(covered === 1 ? ['something said of each'] : []),
+  ])
+}
+
+const round = (n: number): number => Math.round(n * 1e6) / 1e6
+const percent = (n: number): string => `${Math.round(n * 1000) / 10}%`
+
+function outcome(tree: Growing, option: NodeId, a: AboutClaim): void {
+  const p = a.probability as number
+  const id = tree.add(
+    'outcome',
+    a.text.label,
+    [a.text.span, a.span],
+    option,
+    a.estimated ? {} : { probability: round(p), text: percent(p) },
+  )
+  const link = tree.links.at(-1)
+  if (a.estimated && link)
+    tree.doubts.push({
+      id: `chance-${id}`,
+      question: `How likely is “${a.text.label}”?`,
+      about: [id, link.id],
+      options: [
+        {
+          label: `Take ${percent(p)}, as the words suggest`,
+          edit: { do: 'setLink', id: link.id, set: { probability: round(p), text: percent(p) } },
+        },
+        { label: 'Leave the chance open', edit: { do: 'all', edits: [] } },
+      ],
+    })
+}
+
+/** "Leak" is "No leak", "Breaks down again" is "Does not break down again". */
+function opposite(label: string): string {
+  const lower = label.replace(/^\p{Lu}(?!\p{Lu})/u, (c) => c.toLowerCase())
+  const no = /^no (.*)$/i.exec(label)
+  if (no) return (no[1] as string).replace(/^\p{Ll}/u, (c) => c.toUpperCase())
+  const verb = /^(\p{L}+?)(es|s)(\s.*)?$/u.exec(lower)
+  return verb && THIRD.test(verb[0].split(' ')[0] as string)
+    ? `Does not ${(verb[1] as string) + (verb[2] === 'es' && !/(?:s|x|z|ch|sh|o)$/.test(verb[1] as string) ? 'e' : '')}${verb[3] ?? ''}`
+    : `No ${lower}`
+}
+const THIRD =
+  /^(?:breaks|runs|fails|works|rains|lifts|comes|goes|leaks|arrives|lasts|holds|falls|rises|turns|stays|needs|gets|dies|stops|starts|sinks|pays|sells|wins|loses|melts|freezes|snows|succeeds|happens)$/
+
+export { listIn }

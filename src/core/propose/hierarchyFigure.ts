@@ -1,0 +1,258 @@
+/** Kinds, parts, groups and reporting lines: from the shape of the text (nested items, headings, "term: a, b" lines, tables
+ *  with repeating cells) or from what its sentences say. */
+import type { FigureLink, FigureNode } from '../figure'
+import { keyOf, type ChildClaim, type Named, type ReadText } from '../reading'
+import { slice, spansMeet, type Block, type Span } from '../text'
+import { many, type Built } from './built'
+import { labelled, listIn, termOf, titleBlock } from './shapes'
+import { Things, type Thing } from './named'
+
+type Edge = { readonly from: Thing; readonly to: Thing; readonly source: readonly Span[] }
+type Tree = {
+  readonly things: Things
+  readonly edges: readonly Edge[]
+  readonly score: number
+  readonly reasons: readonly string[]
+}
+
+export function hierarchyFigure(read: ReadText): Built {
+  const trees = [outlineTree(read), headingTree(read), termTree(read), tableTree(read), claimTree(read)].filter(
+    (t): t is Tree => t !== null,
+  )
+  const best = trees.toSorted((a, b) => b.score - a.score)[0]
+  if (!best) return { nodes: [], links: [], score: 0, reasons: [] }
+  const used = new Set(best.edges.flatMap((e) => [e.from.id, e.to.id]))
+  const things = best.things.list.filter((t) => used.has(t.id))
+  const nodes = things.map((t, i): FigureNode => ({
+    id: t.id,
+    role: 'item',
+    text: t.label,
+    order: i + 1,
+    source: t.source,
+  }))
+  const links = best.edges.map((e, i): FigureLink => ({
+    id: `l${i + 1}`,
+    role: 'child',
+    from: e.from.id,
+    to: e.to.id,
+    order: i + 1,
+    source: e.source,
+  }))
+  return { nodes, links, score: best.score, reasons: best.reasons }
+}
+
+const named = (label: string, span: Span, path = ''): Named => ({
+  label,
+  key: `${keyOf(label)}${path}`,
+  span,
+  pronoun: null,
+})
+
+function depthOf(edges: readonly Edge[]): number {
+  const parent = new Map(edges.map((e) => [e.to.id, e.from.id]))
+  let most = 0
+  for (const start of parent.keys()) {
+    let depth = 0
+    for (let at: string | undefined = start; at !== undefined && depth < 99; at = parent.get(at)) depth++
+    most = Math.max(most, depth)
+  }
+  return most
+}
+
+/** Nested items. Below a title that stands alone they have it as their root. */
+function outlineTree(read: ReadText): Tree | null {
+  const items = read.blocks.filter((b) => b.type === 'item')
+  const deep = items.filter((b) => b.depth > 0)
+  if (items.length < 3 || deep.length < 2) return null
+  const things = new Things()
+  const edges: Edge[] = []
+  const title = titleBlock(read)
+  const top = items.filter((b) => b.depth === 0)
+  const root = title && top.length > 1 ? things.take(named(labelled(read.text, title.span), title.span, '/')) : null
+  const above: Thing[] = []
+  for (const b of items) {
+    above.length = Math.min(above.length, b.depth)
+    const path = above.map((t) => t.key).join('/')
+    const label = labelled(read.text, b.span)
+    const repeats =
+      b.depth === 0 && b.number === null
+        ? things.list.find((t) => t.key.replace(/\/.*/, '') === keyOf(label))
+        : undefined
+    const thing = repeats ?? things.take(named(label, b.span, path ? `/${path}` : ''))
+    const from = above.at(-1) ?? root
+    if (from && !repeats) edges.push({ from, to: thing, source: [b.span] })
+    above.push(thing)
+  }
+  const words = items.map((b) => slice(read.text, b.span).split(/\s+/).length)
+  const short = words.filter((n) => n <= 5).length / words.length
+  const doing = read.told.doing / Math.max(1, read.told.units.length)
+  const numbered = items.filter((b) => b.depth === 0 && b.ordered && b.number !== null).length >= 2
+  const pairs = deep.filter((b) => termOf(read.text, b.span)).length / deep.length
+  const score = 0.55 + 0.3 * short + (depthOf(edges) > 2 ? 0.1 : 0) - 0.75 * doing - (numbered ? 0.1 : 0) - 0.35 * pairs
+  return {
+    things,
+    edges,
+    score: Math.min(0.97, score),
+    reasons: [`an outline of ${depthOf(edges) + 1} levels`, many(items.length, 'item')],
+  }
+}
+
+function headingTree(read: ReadText): Tree | null {
+  const headings = read.blocks.filter((b) => b.type === 'heading')
+  if (headings.length < 4 || new Set(headings.map((h) => h.depth)).size < 2) return null
+  const things = new Things()
+  const edges: Edge[] = []
+  const above: { depth: number; thing: Thing }[] = []
+  for (const h of headings) {
+    while (above.length > 0 && (above.at(-1) as { depth: number }).depth >= h.depth) above.pop()
+    const thing = things.take(named(labelled(read.text, h.span), h.span, `/${above.map((a) => a.thing.key).join('/')}`))
+    const from = above.at(-1)?.thing
+    if (from) edges.push({ from, to: thing, source: [h.span] })
+    above.push({ depth: h.depth, thing })
+  }
+  const body = read.blocks.length - headings.length
+  return {
+    things,
+    edges,
+    score: 0.75 - 0.35 * Math.min(1, body / headings.length),
+    reasons: [`headings of ${depthOf(edges) + 1} levels`],
+  }
+}
+
+/** "Cutting tools: secateurs, shears" twice or more. */
+function termTree(read: ReadText): Tree | null {
+  const rows = read.blocks
+    .filter((b) => (b.type === 'item' && b.depth === 0) || b.type === 'paragraph')
+    .map((b) => ({ b, term: termOf(read.text, b.span) }))
+  const lists = rows.flatMap(({ b, term }) => {
+    const items = term ? listIn(read.text, term.rest) : []
+    return term && items.length > 0 && items.every((s) => slice(read.text, s).split(/\s+/).length <= 4)
+      ? [{ b, term, items }]
+      : []
+  })
+  const several = lists.filter((l) => l.items.length > 1).length
+  const last = rows.filter((r) => !lists.some((l) => l.b === r.b))
+  if (several < 2 || several < lists.length / 2 || last.length > 2) return null
+  const things = new Things()
+  const edges: Edge[] = []
+  const title = titleBlock(read) ?? last[0]?.b ?? null
+  const root =
+    title && !lists.some((l) => l.b === title)
+      ? things.take(named(labelled(read.text, title.span), title.span, '/'))
+      : null
+  for (const { term, items } of lists) {
+    const parent = things.take(named(labelled(read.text, term.term), term.term))
+    if (root) edges.push({ from: root, to: parent, source: [term.term] })
+    for (const s of items)
+      edges.push({ from: parent, to: things.take(named(labelled(read.text, s), s, `/${parent.key}`)), source: [s] })
+  }
+  return { things, edges, score: root ? 0.72 : 0.6, reasons: [`${many(lists.length, 'group')}, each with a list`] }
+}
+
+/** A table whose first columns repeat their cells: each column is a level. */
+function tableTree(read: ReadText): Tree | null {
+  const rows = read.blocks.filter((b) => b.type === 'row')
+  const [, ...body] = rows
+  const columns = Math.min(...rows.map((r) => r.cells.length))
+  if (body.length < 3 || columns < 2) return null
+  const text = (r: Block, c: number) => (r.cells[c] ? slice(read.text, r.cells[c] as Span) : '')
+  const first = new Set(body.map((r) => text(r, 0)))
+  if (first.size === body.length || body.some((r) => /^[\d.,%\s]+$/.test(text(r, columns - 1)))) return null
+  const things = new Things()
+  const edges: Edge[] = []
+  for (const r of body) {
+    let above: Thing | null = null
+    let path = ''
+    for (let c = 0; c < columns; c++) {
+      const span = r.cells[c]
+      if (!span || text(r, c) === '') continue
+      const name = named(labelled(read.text, span), span, path)
+      const known = things.find(name)
+      const thing = things.take(name)
+      if (above && !known) edges.push({ from: above, to: thing, source: [span] })
+      above = thing
+      path = `/${thing.key}`
+    }
+  }
+  return { things, edges, score: 0.8, reasons: [`a table of ${columns} levels`] }
+}
+
+/** What sentences say of kinds, parts and reporting lines. */
+function claimTree(read: ReadText): Tree | null {
+  const claims = resolved(read.claims.filter((c): c is ChildClaim => c.relation === 'child'))
+  if (claims.length === 0) return null
+  const things = new Things()
+  const parentOf = new Map<string, Thing>()
+  const edges: Edge[] = []
+  let strength = 0
+  const put = (from: Thing, to: Thing, source: readonly Span[]): boolean => {
+    if (from.id === to.id || parentOf.has(to.id)) return false
+    for (let at: Thing | undefined = from; at; at = parentOf.get(at.id)) if (at.id === to.id) return false
+    parentOf.set(to.id, from)
+    edges.push({ from, to, source })
+    return true
+  }
+  const strong = claims.filter((c) => c.weight >= 0.45)
+  for (const c of strong) {
+    const parent = things.take(c.parent)
+    if (c.how === 'kind') things.isKind(parent)
+    for (const child of c.children) if (put(parent, things.take(child), [c.span])) strength += c.weight
+  }
+  // Weak words ("has", "is a") add to what strong ones have begun, and begin nothing.
+  for (const c of claims.filter((x) => x.weight < 0.45)) {
+    const parent = things.find(c.parent)
+    if (!parent || !edges.some((e) => e.from === parent || e.to === parent)) continue
+    for (const child of c.children) put(parent, things.take(child), [c.span])
+  }
+  if (edges.length < 2) return null
+  const sentences = Math.max(1, read.sentences.length)
+  const share = read.sentences.filter((s) => claims.some((c) => spansMeet(s, c.span))).length / sentences
+  const sure = strong.filter((c) => c.weight >= 0.7).length
+  const score = 0.2 + 0.45 * Math.min(1, share) + 0.08 * Math.min(4, sure) + (edges.length >= 4 ? 0.08 : 0)
+  const words = [...new Set(strong.map((c) => c.rule))].slice(0, 3)
+  return {
+    things,
+    edges,
+    score: sure === 0 ? score * 0.75 : Math.min(0.97, score),
+    reasons: [
+      `${many(edges.length, 'part or kind', 'parts or kinds')} in ${depthOf(edges) + 1} levels`,
+      `words such as “${words.map((w) => w.replace(/-/g, ' ')).join('”, “')}”`,
+    ],
+  }
+}
+
+/** Pointing words by what they point at; a unit and its head in the order the rest of the text asks for. */
+function resolved(claims: readonly ChildClaim[]): ChildClaim[] {
+  const out: ChildClaim[] = []
+  for (const c of claims) {
+    const before = out.at(-1) ?? null
+    const back = (n: Named): Named | null => {
+      if (!n.pronoun) return n
+      if (!before) return null
+      return /^(?:she|he|her|him|it|this)$/.test(n.pronoun) || before.children.length === 0
+        ? before.parent
+        : (before.children.at(-1) as Named)
+    }
+    const parent = /^(?:these|those|they)$/.test(c.parent.pronoun ?? '') && before ? before.parent : back(c.parent)
+    if (!parent) continue
+    const children = c.children.map(back).filter((n): n is Named => n !== null)
+    out.push({ ...c, parent, children })
+  }
+  const isChild = (key: string) => out.some((c) => c.how !== 'heads' && c.children.some((n) => n.key === key))
+  return out.flatMap((c): ChildClaim[] => {
+    if (c.how !== 'heads') return [c]
+    const [child] = c.children
+    const isUnit = c.children.length === 1 && child !== undefined
+    // "The events committee is chaired by the mate": below it, where it is itself below something.
+    if (isUnit && c.rule === 'led-by' && isChild(child.key))
+      return [{ ...c, parent: child, children: [c.parent], how: 'reports' }]
+    const whole =
+      isUnit &&
+      !isChild(child.key) &&
+      !out.some((x) => x !== c && x.children.some((n) => n.key === child.key)) &&
+      WHOLE.test(child.key)
+    return whole ? [] : [{ ...c, how: 'reports' }]
+  })
+}
+const WHOLE =
+  /\b(?:club|school|clinic|company|association|museum|ship|office|line|charity|firm|hospital|organi[sz]ation|society|choir|ferry)$/

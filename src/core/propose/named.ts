@@ -1,0 +1,71 @@
+/** Things that a text names more than once, as one node each: by their key, by what they are without the name of their
+ *  kind ("fresh cheese" under cheese is "fresh"), or by pointing back ("these", "it"). Different heads are never merged;
+ *  likeness that is not certain is returned, to be asked about. */
+import type { NodeId } from '../figure'
+import type { Named } from '../reading'
+import type { Span } from '../text'
+
+export type Thing = { readonly id: NodeId; readonly label: string; readonly key: string; source: Span[] }
+
+export class Things {
+  readonly list: Thing[] = []
+  private readonly byKey = new Map<string, Thing>()
+  /** Head nouns that say only what kind of thing all this is: "bread", "sourdough bread". */
+  private readonly kinds = new Set<string>()
+
+  /** The thing that is meant, or null. */
+  find(named: Named): Thing | null {
+    return this.byKey.get(named.key) ?? this.byKey.get(withoutCount(named.key)) ?? this.short(named.key)
+  }
+
+  /** The thing that is meant; a new one where none is. */
+  take(named: Named): Thing {
+    const known = this.find(named)
+    if (known) {
+      known.source.push(named.span)
+      return known
+    }
+    const thing: Thing = { id: `n${this.list.length + 1}`, label: named.label, key: named.key, source: [named.span] }
+    this.list.push(thing)
+    this.byKey.set(named.key, thing)
+    const bare = withoutCount(named.key)
+    if (!this.byKey.has(bare)) this.byKey.set(bare, thing)
+    return thing
+  }
+
+  /** Says that the thing's name may be left out of the names of what belongs below it. */
+  isKind(thing: Thing): void {
+    const head = thing.key.split(' of ')[0]?.split(' ').at(-1)
+    if (head) this.kinds.add(head)
+  }
+
+  alias(key: string, thing: Thing): void {
+    if (!this.byKey.has(key)) this.byKey.set(key, thing)
+  }
+
+  private short(key: string): Thing | null {
+    const words = withoutCount(key).split(' ')
+    const last = words.at(-1) as string
+    if (words.length > 1 && (this.kinds.has(last) || GROUPS.has(last))) {
+      const rest = words.slice(0, -1).join(' ')
+      return this.byKey.get(rest) ?? null
+    }
+    for (const kind of this.kinds) {
+      const longer = this.byKey.get(`${key} ${kind}`)
+      if (longer) return longer
+    }
+    for (const group of GROUPS) {
+      const longer = this.byKey.get(`${key} ${group}`)
+      if (longer) return longer
+    }
+    return null
+  }
+}
+
+const GROUPS = new Set(
+  'section group department team division unit category type kind class family part form branch committee area'.split(
+    ' ',
+  ),
+)
+const withoutCount = (key: string): string =>
+  key.replace(/^(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten|dozen|couple of|pair of)\s+(?=\S)/, '')

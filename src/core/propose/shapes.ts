@@ -1,0 +1,63 @@
+/** What the shape of a text gives away in any language: titles, "term: rest" lines, lists inside a line. */
+import type { ReadText } from '../reading'
+import { slice, trimmed, type Block, type Span } from '../text'
+
+const TERM = /^(?:\*\*|__)?([^:–—=\n]{1,60}?)(?:\*\*|__)?(?:\s*[:：](?:\*\*|__)?\s+|\s+(?:[–—=]|-|->|→|=>)\s+)(?=\S)/
+
+/** "Term: the rest", "Term – the rest"; null when the line is not of that shape. */
+export function termOf(text: string, span: Span): { readonly term: Span; readonly rest: Span } | null {
+  const m = TERM.exec(slice(text, span))
+  if (!m || (m[1] as string).split(/\s+/).length > 7) return null
+  const at = span.start + m[0].indexOf(m[1] as string)
+  return {
+    term: { start: at, end: at + (m[1] as string).length },
+    rest: trimmed(text, { start: span.start + m[0].length, end: span.end }),
+  }
+}
+
+/** The items of "a, b and c" by their marks and the word before the last. */
+export function listIn(text: string, span: Span): Span[] {
+  const out: Span[] = []
+  let start = span.start
+  const run = slice(text, span)
+  const push = (end: number) => {
+    const s = trimmed(text, { start, end })
+    if (s.end > s.start) out.push(s)
+  }
+  let depth = 0
+  for (let i = 0; i < run.length; i++) {
+    if (run[i] === '(') depth++
+    if (run[i] === ')') depth--
+    const and =
+      depth === 0
+        ? /^(?:[,;،、]\s*(?:(?:and|or|und|oder|y|o|et|ou)\s)?|\s(?:and|or|und|oder|y|et|ou|\+|&)\s)/u.exec(
+            run.slice(i, i + 8),
+          )
+        : null
+    if (!and || /^,\d/.test(run.slice(i, i + 2))) continue
+    push(span.start + i)
+    start = span.start + i + and[0].length
+    i += and[0].length - 1
+  }
+  push(span.end)
+  return out
+}
+
+/** The heading or line that names what stands below it. */
+export function titleBlock(read: ReadText): Block | null {
+  const at = read.blocks.findIndex((b) => b.type === 'item' || b.type === 'row')
+  const ahead = read.blocks.slice(0, at < 0 ? 1 : at).filter((b) => b.type === 'heading' || b.type === 'paragraph')
+  const last = ahead.at(-1)
+  return last && slice(read.text, last.span).length <= 120 ? last : null
+}
+
+/** Words as a label: no emphasis, no full stop, no article at the start, a capital. */
+export const labelled = (text: string, span: Span): string =>
+  slice(text, span)
+    .replace(/\*\*|__/g, '')
+    .replace(/\s+/g, ' ')
+    .replace(/\s*\([^)]*\)\s*$/, '')
+    .replace(/[.:;。：]$/u, '')
+    .replace(/^(?:the|an?|our)\s+(?=\p{L})/iu, '')
+    .trim()
+    .replace(/^\p{Ll}(?!\p{Lu})/u, (c) => c.toLocaleUpperCase('en'))

@@ -1,0 +1,64 @@
+/** What sentences say beyond order: the explainable layer between clauses and figures. Each claim names the rule that made
+ *  it and the words it stands on, whatever the language. */
+import type { Span } from '../text'
+
+export type Named = {
+  readonly label: string
+  readonly key: string
+  readonly span: Span
+  /** "it", "these": stands for something named before. */
+  readonly pronoun: string | null
+}
+type Base = {
+  readonly rule: string
+  readonly span: Span
+  /** From 0 to 1: how surely the words mean it. */
+  readonly weight: number
+}
+/** Something and what belongs below it. */
+export type ChildClaim = Base & {
+  readonly relation: 'child'
+  /** `heads` is a unit with the person who runs it: which of them is above, the rest of the text decides. */
+  readonly how: 'kind' | 'part' | 'reports' | 'heads'
+  readonly parent: Named
+  readonly children: readonly Named[]
+}
+/** One thing does something to another. */
+export type LinkClaim = Base & {
+  readonly relation: 'link'
+  readonly from: readonly Named[]
+  readonly to: readonly Named[]
+  readonly words: string
+  /** Base form of the verb, so that "strained lines" finds "strains the lines". */
+  readonly verb: string
+  readonly negative: boolean
+}
+/** What one, several or all of the compared things are or do. */
+export type CompareClaim = Base & {
+  readonly relation: 'compare'
+  /** `all` of the things compared, `these` as listed, or whatever `it` stands for. */
+  readonly sets: readonly Named[]
+  readonly how: 'shared' | 'only' | 'own' | 'not'
+  readonly members: readonly Named[]
+}
+/** Ways that one can take. */
+export type OptionClaim = Base & {
+  readonly relation: 'option'
+  readonly of: Named | null
+  readonly options: readonly Named[]
+}
+/** What speaks for, against or about an option, or comes of it. */
+export type AboutClaim = Base & {
+  readonly relation: 'about'
+  readonly option: Named
+  readonly text: Named
+  /** "Price", "For"; empty when only told. */
+  readonly criterion: string
+  readonly probability: number | null
+  /** The words say a chance ("likely"), not a number. */
+  readonly estimated: boolean
+}
+/** A condition and what follows from it: a row of a decision, not a step. */
+export type CaseClaim = Base & { readonly relation: 'case'; readonly when: Named; readonly then: Named }
+
+export type Claim = ChildClaim | LinkClaim | CompareClaim | OptionClaim | AboutClaim | CaseClaim

@@ -1,0 +1,396 @@
+/** Kinds, parts and reporting lines in English clauses. Rows are data; their examples are tests. */
+import type { ChildClaim } from '../claims'
+import { bare, itemsOf, mention, mentions, phraseLabel, wordsOfClause, type Mention } from './phrases'
+import type { Clause } from './parse'
+import type { Tagged } from './tag'
+import { isWord } from './words'
+
+/** A verb with its preposition, and on which side the parent stands. */
+export type HierarchyCue = {
+  readonly name: string
+  readonly how: ChildClaim['how']
+  readonly verb: RegExp
+  /** Matched against the words behind the verb; what follows is the other side. */
+  readonly behind: RegExp
+  readonly voice: 'active' | 'passive' | 'any'
+  readonly parent: 'before' | 'behind'
+  readonly weight: number
+  readonly because: string
+  /** `parent > child, child` as read from the sentence. */
+  readonly examples: Readonly<Record<string, string>>
+  readonly counter: readonly string[]
+}
+
+export const CATEGORY =
+  '(?:types?|kinds?|sorts?|forms?|categor(?:y|ies)|class(?:es)?|groups?|famil(?:y|ies)|variet(?:y|ies)|species|levels?|parts?|areas?|sections?|divisions?|components?|elements?|branches|branch|versions?|models?|styles?|stages?|ways?|members?|units?|departments?|committees?|voices|examples?|teams?|layers?|subgroups?)'
+const LIST = '^(?:again |further |mainly |usually |now )?'
+
+export const hierarchyCues: readonly HierarchyCue[] = [
+  {
+    name: 'divided',
+    how: 'kind',
+    verb: /^(?:divide|split|subdivide|classify|group|sort|separate|categori[sz]e|break|organi[sz]e|arrange|segment)$/,
+    behind: new RegExp(`${LIST}(?:down |up |by [\\w ]+ |in turn )?(?:into|as|in)\\b`),
+    voice: 'passive',
+    parent: 'before',
+    weight: 0.9,
+    because: 'is divided into',
+    examples: {
+      'Tickets are divided into day tickets and season tickets': 'Tickets > Day tickets, Season tickets',
+      'The crew is split into two watches: port and starboard': 'Crew > Port, Starboard',
+    },
+    counter: ['The cargo is sorted by the mate'],
+  },
+  {
+    name: 'divides',
+    how: 'kind',
+    verb: /^(?:divide|split|classify|group|fall|branch|separate|break)$/,
+    behind: new RegExp(`${LIST}(?:down |up |naturally )?(?:into|under)\\b`),
+    voice: 'active',
+    parent: 'before',
+    weight: 0.85,
+    because: 'falls into',
+    examples: { 'Vessels fall into car ferries and passenger boats': 'Vessels > Car ferries, Passenger boats' },
+    counter: ['The ramp falls into the water'],
+  },
+  {
+    name: 'comes-as',
+    how: 'kind',
+    verb: /^(?:come|exist|appear|offer|sell|supply|provide)$/,
+    behind: /^(?:in|as)\b/,
+    voice: 'any',
+    parent: 'before',
+    weight: 0.7,
+    because: 'comes as',
+    examples: { 'Jackets come in three sizes: small, medium and large': 'Jackets > Small, Medium, Large' },
+    counter: ['Cars come in slowly'],
+  },
+  {
+    name: 'consists',
+    how: 'part',
+    verb: /^(?:consist|compose|make)$/,
+    behind: /^(?:up |mainly |mostly )*(?:of|from)\b/,
+    voice: 'any',
+    parent: 'before',
+    weight: 0.9,
+    because: 'consists of',
+    examples: {
+      'A ferry consists of a hull, a deck and a bridge': 'Ferry > Hull, Deck, Bridge',
+      'The deck is made up of four lanes and a ramp': 'Deck > Four lanes, Ramp',
+    },
+    counter: ['The ramp is made of steel'],
+  },
+  {
+    name: 'comprises',
+    how: 'part',
+    verb: /^(?:comprise|include|encompass|embrace|count)$/,
+    behind: /^/,
+    voice: 'active',
+    parent: 'before',
+    weight: 0.75,
+    because: 'includes',
+    examples: { 'Car ferries include Teal and Eider': 'Car ferries > Teal, Eider' },
+    counter: [],
+  },
+  {
+    name: 'has',
+    how: 'part',
+    verb: /^(?:have|contain|cover|feature|hold|appoint)$/,
+    behind: /^/,
+    voice: 'active',
+    parent: 'before',
+    weight: 0.3,
+    because: 'has',
+    examples: { 'The bridge has a wheelhouse and a chart room': 'Bridge > Wheelhouse, Chart room' },
+    counter: [],
+  },
+  {
+    name: 'reports',
+    how: 'reports',
+    verb: /^(?:report|answer|belong)$/,
+    behind: /^(?:also |directly |only |both |in turn )*to\b/,
+    voice: 'active',
+    parent: 'behind',
+    weight: 0.9,
+    because: 'reports to',
+    examples: { 'The bosun and the purser report to the mate': 'Mate > Bosun, Purser' },
+    counter: ['The mate reports the fault'],
+  },
+  {
+    name: 'works-under',
+    how: 'reports',
+    verb: /^(?:work|serve|be|come|sit|rank)$/,
+    behind: /^(?:directly )?(?:under|below|beneath)\b/,
+    voice: 'any',
+    parent: 'behind',
+    weight: 0.8,
+    because: 'works under',
+    examples: { 'The motorman works under the chief engineer': 'Chief engineer > Motorman' },
+    counter: ['The ferry sails under the bridge'],
+  },
+  {
+    name: 'leads',
+    how: 'heads',
+    verb: /^(?:manage|supervise|lead|head|run|oversee|direct|chair|command|govern)$/,
+    behind: /^(?!(?:to|into|in|on|out|through|from|from|up|down)\b)/,
+    voice: 'active',
+    parent: 'before',
+    weight: 0.75,
+    because: 'leads',
+    examples: { 'The purser supervises the stewards and the cook': 'Purser > Stewards, Cook' },
+    counter: ['Poor footing leads to falls'],
+  },
+  {
+    name: 'led-by',
+    how: 'heads',
+    verb: /^(?:manage|supervise|lead|head|run|oversee|direct|chair|command|govern)$/,
+    behind: /^by\b/,
+    voice: 'passive',
+    parent: 'behind',
+    weight: 0.8,
+    because: 'is led by',
+    examples: { 'The deckhands are led by the bosun': 'Bosun > Deckhands' },
+    counter: ['The engine is run by night'],
+  },
+  {
+    name: 'in-charge',
+    how: 'reports',
+    verb: /^be$/,
+    behind: /^(?:also )?(?:in charge of|the head of|the leader of|the boss of)\b/,
+    voice: 'any',
+    parent: 'before',
+    weight: 0.8,
+    because: 'is in charge of',
+    examples: { 'The bosun is in charge of four deckhands': 'Bosun > Four deckhands' },
+    counter: ['The ramp is in use'],
+  },
+  {
+    name: 'kind-of',
+    how: 'kind',
+    verb: /^be$/,
+    behind: new RegExp(`^(?:an? |the |some |all |both |two |three |typical |common |other )*${CATEGORY} of\\b`),
+    voice: 'any',
+    parent: 'behind',
+    weight: 0.9,
+    because: 'is a kind of',
+    examples: { 'Rings and rafts are types of life-saving gear': 'Life-saving gear > Rings, Rafts' },
+    counter: ['Rings are heavy'],
+  },
+  {
+    name: 'either-or',
+    how: 'kind',
+    verb: /^be$/,
+    behind: /^(?:either|basically)\b/,
+    voice: 'any',
+    parent: 'before',
+    weight: 0.5,
+    because: 'is either',
+    examples: { 'A ticket is either a single or a return': 'Ticket > Single, Return' },
+    counter: ['The ramp is up'],
+  },
+]
+
+/** Phrases inside a noun phrase: "rings, such as ...". */
+const SUCH_AS = /\b(such as|for example|for instance|including|namely|e\.g\.?,?|i\.e\.?,?)\s/gi
+
+/** What a sentence's clauses say of kinds, parts and who is above whom. */
+export function hierarchyClaims(clauses: readonly Clause[], text: string): ChildClaim[] {
+  return [...clauses.flatMap((c) => fromClause(c, clauses, text)), ...suchAs(clauses, text)]
+}
+
+function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim[] {
+  if (c.sub !== null && c.sub !== 'while' && c.sub !== 'whereas') return []
+  const announced = announcement(c, text)
+  if (announced) return [announced]
+  const { verb } = c
+  if (!verb || verb.negative || verb.imperative) return []
+  const behindText = text.slice(c.rest[0]?.start ?? 0, c.rest.at(-1)?.end ?? 0).toLowerCase()
+  for (const cue of hierarchyCues) {
+    if (
+      !cue.verb.test(verb.base) ||
+      (cue.voice === 'passive' && !verb.passive) ||
+      (cue.voice === 'active' && verb.passive)
+    )
+      continue
+    const m = cue.behind.exec(behindText)
+    if (!m || c.rest.length === 0) continue
+    const from = (c.rest[0]?.start ?? 0) + m[0].length
+    const behind = afterCategory(c.rest.filter((w) => w.start >= from))
+    const subject = c.relative ? antecedent(c, all) : c.subject
+    if (behind.length === 0 || subject.length === 0) continue
+    const parentWords = cue.parent === 'before' ? subject : behind
+    const childWords = cue.parent === 'before' ? behind : subject
+    const parents = mentions(cutList(parentWords))
+    const children = mentions(cutList(childWords)).filter((x) => !x.pronoun || cue.parent === 'behind')
+    const [parent] = parents
+    if (!parent || children.length === 0 || (parents.length > 1 && children.length > 1)) continue
+    const weak =
+      cue.weight < 0.5 && children.length < 2 && !/^(?:two|three|four|five|six|\d)/.test(children[0]?.key ?? '')
+    if (weak) continue
+    const each = parents.length > 1 ? parents : [parent]
+    return each.map((p) => ({
+      relation: 'child',
+      how: cue.how,
+      parent: p,
+      children,
+      rule: cue.name,
+      span: { start: c.start, end: c.end },
+      weight: cue.weight,
+    }))
+  }
+  return copulaList(c)
+}
+
+/** "There are three types of bread: ...", "We use two families of pipette", "A bicycle has four main parts: ...". */
+function announcement(c: Clause, text: string): ChildClaim | null {
+  if (c.verb?.imperative || c.verb?.negative || c.verb?.passive) return null
+  const verbs = /^(?:be|exist|have|know|use|distinguish|offer|work|run|recogni[sz]e|find|see|mean)$/
+  if (c.verb && !verbs.test(c.verb.base)) return null
+  const words = c.verb ? c.rest : wordsOfClause(c)
+  const said = text.slice(words[0]?.start ?? 0, words.at(-1)?.end ?? 0)
+  const m = new RegExp(
+    `^(?:with |between |one of )?(?:the )?((?:two|three|four|five|six|seven|eight|\\d+|several|different|various|many|a few|following|main|basic|broad|important|big|major|distinct) )+(?:\\p{L}+ ){0,2}?${CATEGORY}\\b( of ([^:–—,;.]+))?`,
+    'iu',
+  ).exec(said)
+  if (!m) return null
+  const span = { start: c.start, end: c.end }
+  const at = (words[0]?.start ?? 0) + m[0].length
+  const list = words.filter((w) => w.start >= at)
+  const from = list.findIndex((w) => isWord(w) && !/^(?:namely|in|our|the|for)$/.test(w.lower))
+  const hasList = list.some((w) => /^[:–—,]$/.test(w.text)) && from >= 0
+  const children = hasList ? mentions(cutList(list.slice(list.findIndex((w) => /^[:–—,]$/.test(w.text)) + 1))) : []
+  const ofStart = m[3] ? (words[0]?.start ?? 0) + m.index + m[0].length - m[3].length : -1
+  const parentWords = m[3]
+    ? words.filter((w) => w.start >= ofStart && w.start < at)
+    : c.verb?.base === 'have' || c.verb?.base === 'mean'
+      ? c.subject
+      : []
+  const parent = parentWords.length > 0 ? mention(parentWords) : null
+  if (!parent || parent.key === '') return null
+  return { relation: 'child', how: 'kind', parent, children, rule: 'there-are', span, weight: 0.9 }
+}
+
+/** "The shop's range is books, prints and gifts", "Consumables are tips, tubes and plates". */
+function copulaList(c: Clause): ChildClaim[] {
+  if (!c.verb?.copula || c.verb.negative || c.verb.told || c.subject.length === 0 || c.sub !== null) return []
+  const colon = c.rest.findIndex((w) => w.text === ':')
+  const items = mentions(cutList(colon >= 0 ? c.rest.slice(colon + 1) : c.rest))
+  const plainNouns = itemsOf(cutList(c.rest)).every((p) => p.at(-1)?.tag === 'noun' && p.at(-1)?.form !== 'ed')
+  const subject = mention(c.subject)
+  const pointing = /^(?:these|those|they)$/.test(c.subject[0]?.lower ?? '')
+  const one = items.length === 1 && /^(?:a|an)$/.test(c.rest[0]?.lower ?? '')
+  const base = { relation: 'child', how: 'kind', span: { start: c.start, end: c.end } } as const
+  if (one && plainNouns && items[0] && !subject.pronoun)
+    return [{ ...base, parent: items[0], children: [subject], rule: 'is-a', weight: 0.3 }]
+  if (
+    items.length === 1 &&
+    plainNouns &&
+    c.subject.length > 0 &&
+    items[0] &&
+    /^(?:and|or)$/.test(c.subject.find((w) => w.tag === 'conj')?.lower ?? '')
+  )
+    return [{ ...base, parent: items[0], children: mentions(c.subject), rule: 'is-a', weight: 0.3 }]
+  if (items.length < 2 || !plainNouns) return []
+  return [
+    {
+      ...base,
+      parent: subject,
+      children: items,
+      rule: pointing ? 'these-are' : 'is-list',
+      weight: pointing ? 0.8 : items.length > 2 ? 0.6 : 0.45,
+    },
+  ]
+}
+
+/** What stands behind "two sections:" or "three groups". */
+function afterCategory(words: readonly Tagged[]): readonly Tagged[] {
+  const colon = words.findIndex((w) => /^[:–—]$/.test(w.text))
+  const head = words.slice(0, colon < 0 ? words.length : colon)
+  const isCategory = new RegExp(`^(?:the |an? )?(?:\\p{L}+ ){0,3}${CATEGORY}$`, 'iu').test(
+    head.map((w) => w.text).join(' '),
+  )
+  if (colon >= 0 && (isCategory || head.length <= 4)) return words.slice(colon + 1)
+  const comma = words.findIndex((w) => w.text === ',')
+  const first = words
+    .slice(0, comma < 0 ? words.length : comma)
+    .map((w) => w.text)
+    .join(' ')
+  if (
+    comma > 0 &&
+    new RegExp(`^(?:two|three|four|five|six|several|\\d+) (?:\\p{L}+ ){0,2}${CATEGORY}$`, 'iu').test(first)
+  )
+    return words.slice(comma + 1)
+  return words
+}
+
+/** A list up to the next thing that is no part of it. */
+function cutList(words: readonly Tagged[]): readonly Tagged[] {
+  const list = bare(words)
+  const end = list.findIndex(
+    (w, i) => i > 0 && (w.finite || w.tag === 'sub' || w.tag === 'to' || /^(?:such|including|namely)$/.test(w.lower)),
+  )
+  const cut = end > 0 ? list.slice(0, end) : list
+  return bare(cut)
+}
+
+function antecedent(c: Clause, all: readonly Clause[]): readonly Tagged[] {
+  const before = all.slice(0, all.indexOf(c)).findLast((x) => !x.relative)
+  if (!before) return []
+  const from = before.rest.findLastIndex((w) => w.tag === 'prep' || w.tag === 'conj' || w.tag === 'mark')
+  const words = before.rest.length > 0 ? before.rest.slice(from + 1) : before.subject
+  return words.filter((w) => w.tag !== 'adv')
+}
+
+function suchAs(clauses: readonly Clause[], text: string): ChildClaim[] {
+  const words = clauses
+    .flatMap(wordsOfClause)
+    .toSorted((a, b) => a.start - b.start)
+    .filter((w, i, all) => i === 0 || w.start !== all[i - 1]?.start)
+  const [first, last] = [words[0], words.at(-1)]
+  if (!first || !last) return []
+  const span = { start: first.start, end: last.end }
+  const out: ChildClaim[] = []
+  for (const m of text.slice(span.start, span.end).matchAll(SUCH_AS)) {
+    const at = span.start + m.index
+    const ahead = words.filter((w) => w.end <= at)
+    const trimmed = ahead.slice(0, ahead.findLastIndex(isWord) + 1)
+    const start = trimmed.findLastIndex(
+      (w, i) =>
+        i < trimmed.length - 1 &&
+        (w.tag === 'prep' ||
+          w.tag === 'verb' ||
+          w.tag === 'aux' ||
+          w.tag === 'conj' ||
+          (w.tag === 'mark' && w.text !== '"') ||
+          (w.finite && w.tag !== 'noun')),
+    )
+    const parent = mention(trimmed.slice(start + 1))
+    const behind = words.filter((w) => w.start >= at + m[0].length)
+    const children = mentions(untilVerb(behind))
+    if (parent.key !== '' && !parent.pronoun && children.length > 0)
+      out.push({
+        relation: 'child',
+        how: 'kind',
+        parent,
+        children,
+        rule: 'such-as',
+        span: { start: parent.span.start, end: children.at(-1)?.span.end ?? span.end },
+        weight: 0.5,
+      })
+  }
+  return out
+}
+
+/** The items that an inserted list has before the sentence goes on. */
+function untilVerb(words: readonly Tagged[]): readonly Tagged[] {
+  const verb = words.findIndex((w) => w.finite || w.tag === 'sub' || w.tag === 'rel' || /^[;:–—]$/.test(w.text))
+  if (verb < 0) return words
+  const cut = words.slice(0, verb)
+  const comma = cut.findLastIndex((w) => w.text === ',')
+  return comma > 0 && (words[verb] as Tagged).finite ? cut.slice(0, comma) : cut
+}
+
+/** A claim as its examples are written. */
+export const shown = (c: ChildClaim): string =>
+  `${c.parent.label} > ${c.children.map((x: Mention) => x.label).join(', ')}`
+export { phraseLabel }

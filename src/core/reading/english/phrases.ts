@@ -1,0 +1,139 @@
+/** Noun phrases and lists of them, as mentions: a short name, a key under which two mentions are the same thing. */
+import type { Span } from '../../text'
+import { capitalised, joined, labelOf } from './label'
+import type { Clause } from './parse'
+import type { Tagged } from './tag'
+import { isWord } from './words'
+
+export type Mention = {
+  readonly label: string
+  /** Content words in the singular: mentions with the same key are the same thing. */
+  readonly key: string
+  readonly span: Span
+  /** The words say which one it is, not what: "it", "they", "these". */
+  readonly pronoun: string | null
+}
+
+const LISTING = /^(?:and|or|nor|plus|&)$/
+const LEADING =
+  /^(?:also|even|mainly|mostly|basically|usually|either|both|neither|namely|e\.g|i\.e|really|just|only|then|perhaps|maybe|sometimes|often|further|again|too|of course|well|i|e|g)$/
+
+/** The items of a coordination: "the frame, the wheels and the brakes". */
+export function itemsOf(words: readonly Tagged[]): Tagged[][] {
+  const out: Tagged[][] = [[]]
+  words.forEach((w, i) => {
+    const asWell = w.lower === 'as' && words[i + 1]?.lower === 'well' && words[i + 2]?.lower === 'as'
+    const cut =
+      LISTING.test(w.lower) || /^[,;]$/.test(w.text) || asWell || (w.lower === 'to' && words[0]?.lower === 'anything')
+    if (cut) out.push([])
+    else if (
+      !(w.lower === 'well' && words[i - 1]?.lower === 'as') &&
+      !(w.lower === 'as' && words[i - 1]?.lower === 'well')
+    )
+      (out.at(-1) as Tagged[]).push(w)
+  })
+  return out.map(bare).filter((p) => p.some((w) => isWord(w)))
+}
+
+/** A phrase without what leads into it and without what only says more about it. */
+export function bare(words: readonly Tagged[]): Tagged[] {
+  let from = 0
+  while (from < words.length) {
+    const w = words[from] as Tagged
+    const leads =
+      w.tag === 'det' ||
+      w.tag === 'mark' ||
+      w.tag === 'conj' ||
+      LEADING.test(w.lower) ||
+      (w.tag === 'adv' && words[from + 1] !== undefined && w.lower !== 'not')
+    if (!leads || (w.tag === 'det' && w.lower === 'no') || /^[#£$€%+]$/.test(w.text)) break
+    from++
+  }
+  const rest = words.slice(from)
+  const end = rest.findIndex((w, i) => i > 0 && (w.tag === 'rel' || w.tag === 'sub' || /^[:;—–!?]$/.test(w.text)))
+  const phrase = end > 0 ? rest.slice(0, end) : rest
+  let to = phrase.length
+  while (
+    to > 0 &&
+    (phrase[to - 1]?.tag === 'mark' || phrase[to - 1]?.tag === 'conj') &&
+    !/^[%)"”]$/.test((phrase[to - 1] as Tagged).text)
+  )
+    to--
+  return [...phrase.slice(0, to)]
+}
+
+export function mention(words: readonly Tagged[]): Mention {
+  const own = bare(words)
+  const span = { start: own[0]?.start ?? 0, end: own.at(-1)?.end ?? 0 }
+  const pronoun =
+    own.length === 1 &&
+    (own[0]?.tag === 'pron' || /^(?:these|those|this|that|it|they|she|he|her|him|them)$/.test(own[0]?.lower ?? ''))
+      ? (own[0] as Tagged).lower
+      : null
+  const label = labelOf(own)
+  return { label, key: keyOf(own.map((w) => w.lower).join(' ')), span, pronoun }
+}
+export const mentions = (words: readonly Tagged[]): Mention[] =>
+  itemsOf(words)
+    .map(mention)
+    .filter((m) => m.key !== '' || m.pronoun)
+
+const NO_KEY = new Set(
+  'the a an this that these those my your his her its our their each every all any some both of other various several many main different certain'.split(
+    ' ',
+  ),
+)
+
+/** "the mooring lines" and "Mooring line" have the same key. */
+export const keyOf = (words: string): string =>
+  words
+    .toLowerCase()
+    .split(/[^\p{L}\p{M}\p{N}'’.%-]+/u)
+    .filter((w) => w !== '' && !NO_KEY.has(w))
+    .map(singular)
+    .join(' ')
+
+export const singular = (w: string): string =>
+  /(?:ss|us|is|ics|news)$/.test(w) || w.length < 4
+    ? w
+    : w
+        .replace(/ies$/, 'y')
+        .replace(/(?<=(?:x|z|ch|sh|ss))es$/, '')
+        .replace(/(?<=v)es$/, 'e')
+        .replace(/s$/, '')
+
+/** The object of a clause: the noun phrase behind its verb, cut before a preposition; and what stands behind that. */
+export function objectAndRest(rest: readonly Tagged[]): {
+  readonly prep: readonly Tagged[]
+  readonly object: readonly Tagged[]
+  readonly tail: readonly Tagged[]
+} {
+  let from = 0
+  while (from < rest.length && (rest[from]?.tag === 'adv' || rest[from]?.tag === 'mark')) from++
+  const prep: Tagged[] = []
+  while (from < rest.length && rest[from]?.tag === 'prep') prep.push(rest[from++] as Tagged)
+  const tail = rest.findIndex(
+    (w, i) =>
+      i > from &&
+      ((w.tag === 'prep' && w.lower !== 'of') ||
+        w.tag === 'to' ||
+        w.tag === 'sub' ||
+        w.tag === 'rel' ||
+        /^[:;—–!?]$/.test(w.text) ||
+        (w.tag === 'adv' && rest[i + 1] === undefined)),
+  )
+  const end = tail < 0 ? rest.length : tail
+  return { prep, object: rest.slice(from, end), tail: rest.slice(end) }
+}
+
+export const wordsOfClause = (c: Clause): Tagged[] =>
+  [
+    ...(c.lead ? [c.lead] : []),
+    ...c.front,
+    ...(c.ownSubject ? c.subject : []),
+    ...(c.verb?.words ?? []),
+    ...c.rest,
+  ].toSorted((a, b) => a.start - b.start)
+
+export const phraseLabel = (words: readonly Tagged[]): string => capitalised(joined(bare(words)))
+export const isBare = (words: readonly Tagged[]): boolean => !words.some((w) => w.tag === 'noun' || w.tag === 'num')
