@@ -6,7 +6,7 @@ import { many, type Built } from './built'
 import { Things, type Thing } from './named'
 
 export function conceptFigure(read: ReadText): Built {
-  const claims = read.claims.filter((c): c is LinkClaim => c.relation === 'link')
+  const claims = read.claims.filter((c): c is LinkClaim => c.relation === 'link' && c.weight >= 0.5)
   const things = new Things()
   const verbs = new Map<string, Thing[]>()
   const links: FigureLink[] = []
@@ -75,6 +75,7 @@ function scoreOf(
   const shared = [...degree.values()].filter((n) => n > 1).length / nodes.length
   const defined = claims.filter((c) => c.rule === 'definition').length
   const doing = read.told.doing / Math.max(1, read.told.units.length)
+  const compared = read.claims.filter((c) => c.relation === 'compare' && c.weight >= 0.8).length
   const perSentence = Math.min(1.5, links.length / sentences)
   const score =
     0.12 +

@@ -148,7 +148,9 @@ function fromLists(read: ReadText): Built | null {
       e.criterion !== '' &&
       used.filter((o) => o.entries.some((x) => keyOf(x.criterion) === keyOf(e.criterion))).length > 1,
   ).length
-  if (used.length < 2 || pairs.length < 3 || judged + named < pairs.length * 0.6) return null
+  const criteria = new Set(pairs.map((e) => keyOf(e.criterion))).size
+  if (used.length < 2 || pairs.length < 3 || (judged === 0 && criteria < 2) || judged + named < pairs.length * 0.6)
+    return null
   const tree = new Growing()
   const title = read.blocks.find(
     (b) => b !== used[0]?.block && b.type !== 'item' && b.span.start < (used[0]?.block.span.start ?? 0),

@@ -5,7 +5,7 @@ import { keyOf, type ChildClaim, type Named, type ReadText } from '../reading'
 import { slice, spansMeet, type Block, type Span } from '../text'
 import { many, type Built } from './built'
 import { labelled, listIn, termOf, titleBlock } from './shapes'
-import { Things, type Thing } from './named'
+import { Things, unitKey, type Thing } from './named'
 
 type Edge = { readonly from: Thing; readonly to: Thing; readonly source: readonly Span[] }
 type Tree = {
@@ -179,7 +179,7 @@ function tableTree(read: ReadText): Tree | null {
 
 /** What sentences say of kinds, parts and reporting lines. */
 function claimTree(read: ReadText): Tree | null {
-  const claims = resolved(read.claims.filter((c): c is ChildClaim => c.relation === 'child'))
+  const claims = withLaterNames(read, resolved(read.claims.filter((c): c is ChildClaim => c.relation === 'child')))
   if (claims.length === 0) return null
   const things = new Things()
   const parentOf = new Map<string, Thing>()
@@ -221,6 +221,21 @@ function claimTree(read: ReadText): Tree | null {
   }
 }
 
+/** "We use two families of pipette. Air pipettes ...": kinds that are announced, and named as the text goes on. */
+function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): ChildClaim[] {
+  return claims.map((c, i) => {
+    if (c.children.length > 0 || claims[i + 1]?.rule === 'these-are') return c
+    const head = c.parent.key.split(' ').at(-1) as string
+    const later = read.claims
+      .filter((x) => x.span.start >= c.span.end)
+      .flatMap((x) =>
+        x.relation === 'child' ? [x.parent] : x.relation === 'link' ? x.from : x.relation === 'compare' ? x.sets : [],
+      )
+      .filter((n, k, all) => n.key.endsWith(` ${head}`) && all.findIndex((m) => m.key === n.key) === k)
+    return { ...c, children: later }
+  })
+}
+
 /** Pointing words by what they point at; a unit and its head in the order the rest of the text asks for. */
 function resolved(claims: readonly ChildClaim[]): ChildClaim[] {
   const out: ChildClaim[] = []
@@ -238,7 +253,8 @@ function resolved(claims: readonly ChildClaim[]): ChildClaim[] {
     const children = c.children.map(back).filter((n): n is Named => n !== null)
     out.push({ ...c, parent, children })
   }
-  const isChild = (key: string) => out.some((c) => c.how !== 'heads' && c.children.some((n) => n.key === key))
+  const isChild = (key: string) =>
+    out.some((c) => c.how !== 'heads' && c.children.some((n) => unitKey(n.key) === unitKey(key)))
   return out.flatMap((c): ChildClaim[] => {
     if (c.how !== 'heads') return [c]
     const [child] = c.children

@@ -30,6 +30,9 @@ export class Things {
     this.byKey.set(named.key, thing)
     const bare = withoutCount(named.key)
     if (!this.byKey.has(bare)) this.byKey.set(bare, thing)
+    // "a board of five ... the board"
+    const short = bare.split(' of ')[0] as string
+    if (short !== bare && !this.byKey.has(short)) this.byKey.set(short, thing)
     return thing
   }
 
@@ -67,5 +70,10 @@ const GROUPS = new Set(
     ' ',
   ),
 )
+/** The key without the word that says only what sort of unit it is. */
+export const unitKey = (key: string): string => {
+  const words = key.split(' ')
+  return words.length > 1 && GROUPS.has(words.at(-1) as string) ? words.slice(0, -1).join(' ') : key
+}
 const withoutCount = (key: string): string =>
   key.replace(/^(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten|dozen|couple of|pair of)\s+(?=\S)/, '')

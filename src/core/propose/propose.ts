@@ -62,18 +62,20 @@ function buildProcess(read: ReadText): Built {
   const { nodes, links, questions, returns } = processFigure(read.told.body)
   const { units, cueCount, orderedItems } = read.told
   const steps = nodes.length - questions
-  const share = units.filter((u) => u.doing || (u.ordered && !read.interpreted)).length / Math.max(1, units.length)
   const numbered = orderedItems >= 2
+  const of = Math.max(1, units.length)
+  const doing = units.filter((u) => u.doing || (u.ordered && !read.interpreted)).length / of
+  const asked = units.filter((u) => u.asked || (u.ordered && !read.interpreted)).length / of
   let score =
-    0.1 +
-    0.45 * share +
-    0.04 * Math.min(3, cueCount) +
-    (numbered ? 0.25 : 0) +
-    (steps >= 4 ? 0.08 : 0) +
-    (questions > 0 ? 0.08 : 0)
+    0.06 +
+    0.3 * doing +
+    0.16 * asked +
+    0.05 * Math.min(4, cueCount) +
+    (numbered ? 0.22 : 0) +
+    0.025 * Math.min(6, steps) +
+    (questions > 0 ? 0.07 : 0)
   if (steps < 2 && questions === 0) score *= 0.3
-  if (!numbered && cueCount === 0) score *= 0.75
-  if (!numbered && share < 0.4) score *= 0.6
+  if (!numbered && doing < 0.35) score *= 0.7
   const actors = new Set(nodes.map((n) => n.actor).filter(Boolean)).size
   const reasons = [
     `${many(steps, 'step')} in order${questions ? `, ${many(questions, 'question')}` : ''}${returns ? `, ${many(returns, 'return')}` : ''}`,
@@ -88,7 +90,9 @@ function buildPoints(read: ReadText): Built {
   const { nodes, from } = pointsFigure(read)
   const headed = nodes.filter((n) => n.detail).length / Math.max(1, nodes.length)
   const base = { items: 0.5, headings: 0.45, sentences: 0.12 }[from]
-  const score = base + 0.2 * headed - (read.told.orderedItems >= 2 ? 0.15 : 0) - (nodes.length > 12 ? 0.15 : 0)
+  const doing = read.told.doing / Math.max(1, read.told.units.length)
+  const score =
+    base + 0.2 * headed - 0.25 * doing - (read.told.orderedItems >= 2 ? 0.15 : 0) - (nodes.length > 12 ? 0.15 : 0)
   const what = { items: 'items of a list', headings: 'headings', sentences: 'sentences' }[from]
   return {
     nodes,

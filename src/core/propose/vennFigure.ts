@@ -122,7 +122,7 @@ function fromLists(read: ReadText): Compared | null {
   return {
     names: groups.map((g) => nameOf(read, g.name.span)),
     members,
-    score: 0.62 + 0.06 * Math.min(3, shared) + versus,
+    score: 0.72 + 0.05 * Math.min(3, shared) + versus,
     reasons: [`lists under ${groups.length} names`, `${many(shared, 'item')} in more than one`],
   }
 }
@@ -213,6 +213,12 @@ function setNames(claims: readonly CompareClaim[]): Named[] {
   if (names.length < 2)
     for (const c of claims.filter((x) => x.rule === 'contrast' || x.rule === 'only'))
       c.sets.filter((n) => !n.pronoun).forEach(add)
+  if (names.length < 2 && claims.some((c) => c.how === 'shared' && c.sets.length === 0)) {
+    // "Both shout": the two things that the other sentences are about.
+    const subjects = claims.filter((c) => c.how === 'own').flatMap((c) => c.sets.filter((n) => !n.pronoun))
+    const keys = [...new Set(subjects.map((n) => n.key))]
+    if (keys.length === 2) subjects.forEach(add)
+  }
   return names
 }
 const same = (a: string, b: string): boolean =>

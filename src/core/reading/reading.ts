@@ -9,6 +9,7 @@ import { definitionClaims, linkClaims, type Discourse } from './english/linkClai
 import { parse, type Clause } from './english/parse'
 import { keyOf } from './english/phrases'
 import { saidOf } from './english/said'
+import { verbReading } from './english/verbs'
 import { englishShare, wordsOf, type Lexicon } from './english/words'
 import { told, type Told } from './statements'
 
@@ -58,8 +59,9 @@ const parsedBlocks = (text: string, blocks: readonly Block[], lexicon: Lexicon):
       .map((b) => [b, parsedSpan(text, b.span, lexicon)]),
   )
 
+/** "Fender: a cushion that ...", "Review – meeting where ...": a term and what it means, not a heading and a remark. */
 const DEFINES =
-  /^(?:\*\*)?([\p{L}\p{N}][^:–—.!?\n]{0,50}?)(?:\*\*)?(?:\s*:(?:\*\*)?|\s+[–—-])\s+(?=(?:an?|the|one|two|any|what|whatever|when|where|list|meeting|someone|somebody|something|everything|\p{Ll}+)\b)/u
+  /^(?:\*\*)?([\p{L}\p{N}][^:–—.!?\n]{0,50}?)(?:\*\*)?(?:\s*:(?:\*\*)?|\s+[–—-])\s+(?=(?:an?|the|one|two|any|what|whatever|when|where|someone|somebody|something|everything)\s|(?:\p{L}+\s){1,3}(?:that|who|which|where|of|for|with|used|in which)\b)/u
 
 function claimsIn(
   text: string,
@@ -90,7 +92,7 @@ function claimsIn(
         out.push(...definitionClaims(term, parse(text, inside, lexicon)))
       }
       out.push(...hierarchyClaims(p.clauses, text))
-      out.push(...linkClaims(p.clauses, discourse, () => 0.6))
+      out.push(...linkClaims(p.clauses, discourse))
       out.push(...compareClaims(p.clauses, text, lexicon))
       out.push(...choiceClaims(text, p.span, p.clauses, lexicon, choices))
     }
@@ -100,11 +102,32 @@ function claimsIn(
 
 const SAMPLE = 4000
 
+/** Everyday words that tell languages apart. */
+const TELLING: Readonly<Record<string, RegExp>> = {
+  de: /^(?:der|die|das|und|ist|nicht|mit|den|dem|ein|eine|einen|einem|einer|wird|werden|auf|für|von|zu|zum|zur|im|bei|sie|wenn|oder|aber|auch|nur|sind|es|falls|nach)$/,
+  es: /^(?:el|la|los|las|de|del|que|y|en|un|una|por|con|para|se|es|su|al|lo|como|más|pero|si|no|son|está|después|luego)$/,
+  fr: /^(?:le|la|les|des|du|de|et|est|un|une|dans|pour|que|qui|sur|avec|par|pas|au|aux|il|elle|en|ne|ce|sont)$/,
+  it: /^(?:il|lo|gli|di|che|e|è|un|una|per|con|non|del|della|si|in|sono|da|al)$/,
+  nl: /^(?:de|het|een|en|van|is|niet|met|op|voor|te|dat|die|aan|door|zijn|als|bij|wordt)$/,
+  pt: /^(?:o|a|os|as|de|do|da|e|em|um|uma|que|não|para|com|por|se|no|na|são)$/,
+}
+
+/** The language of the text by its everyday words: `en` and those with a pack by name, all others `und`. */
 function languageOf(text: string, lexicon: Lexicon): string {
   const sample = slice(text, { start: 0, end: Math.min(text.length, SAMPLE) })
   const words = wordsOf(sample, { start: 0, end: sample.length }).filter((w) => /^\p{L}/u.test(w.text))
   if (words.length === 0 || words.filter((w) => /^\p{Script=Latin}/u.test(w.text)).length < words.length / 2)
     return 'und'
-  const known = words.filter((w) => lexicon.verbClass.has(w.lower)).length / words.length
-  return englishShare(words) >= ENGLISH_SHARE || (known > 0.3 && !/[äöüßéèêàçñ¿¡ø]/i.test(sample)) ? 'en' : 'und'
+  const share = englishShare(words)
+  const others = Object.entries(TELLING).map(([l, words_]) => ({
+    l,
+    share: words.filter((w) => words_.test(w.lower)).length / words.length,
+  }))
+  const [other] = others.toSorted((a, b) => b.share - a.share)
+  if (other && other.share > share && other.share >= 0.08) return PACKS.has(other.l) ? other.l : 'und'
+  const known =
+    words.filter((w) => verbReading(w.lower, lexicon) || lexicon.adjectives.has(w.lower) || lexicon.actors.has(w.lower))
+      .length / words.length
+  return share >= ENGLISH_SHARE || (known > 0.35 && !/[äöüßéèêàçñ¿¡ø]/i.test(sample)) ? 'en' : 'und'
 }
+const PACKS: ReadonlySet<string> = new Set(['de', 'es'])

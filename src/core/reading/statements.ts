@@ -6,7 +6,14 @@ import type { Said } from './english/said'
 import { tell, type Arm, type Ask, type Scope, type State, type Statement, type Step } from './tell'
 
 /** One thing the passage says, for coverage: an item, or a clause of a sentence. */
-export type Unit = { readonly span: Span; readonly doing: boolean; readonly ordered: boolean; readonly remark: boolean }
+export type Unit = {
+  readonly span: Span
+  readonly doing: boolean
+  /** Told as something to do, not merely done by somebody. */
+  readonly asked: boolean
+  readonly ordered: boolean
+  readonly remark: boolean
+}
 export type Told = {
   readonly body: readonly Statement[]
   readonly units: readonly Unit[]
@@ -86,7 +93,13 @@ function readParagraph(block: Block, state: State, interpret: Interpreter | null
       at++
       tell(said, flat[at] ?? null, state, true)
       note(
-        { span: said.span, doing: said.actions.some((a) => a.doing), ordered: false, remark: isRemark(said) },
+        {
+          span: said.span,
+          doing: said.actions.some((a) => a.doing),
+          asked: said.actions.some((a) => a.asked),
+          ordered: false,
+          remark: isRemark(said),
+        },
         said.cues.length,
       )
     }
@@ -114,12 +127,18 @@ function readItem(
     sentences.forEach((said, k) => tell(said, sentences[k + 1] ?? null, state, k > 0))
     for (const said of sentences)
       note(
-        { span: said.span, doing: said.actions.some((a) => a.doing), ordered: item.ordered, remark: isRemark(said) },
+        {
+          span: said.span,
+          doing: said.actions.some((a) => a.doing),
+          asked: said.actions.some((a) => a.asked),
+          ordered: item.ordered,
+          remark: isRemark(said),
+        },
         said.cues.length,
       )
   } else {
     state.body.push(plainStep(text, item))
-    note({ span: item.span, doing: false, ordered: item.ordered, remark: false }, 0)
+    note({ span: item.span, doing: false, asked: false, ordered: item.ordered, remark: false }, 0)
   }
   if (inner.length > 0) readInner(text, inner, state, scopeBefore, before, interpret, note)
 }

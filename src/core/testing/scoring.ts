@@ -14,7 +14,12 @@ const content = (s: string): Set<string> =>
   new Set(
     (s.toLowerCase().match(/[\p{L}\p{M}\p{N}]+/gu) ?? [])
       .filter((w) => !IGNORED.has(w))
-      .map((w) => w.replace(/(?<=..)(?:ies|y)$/, 'i').replace(/(?<=...)e?s$/, '')),
+      .map((w) =>
+        w
+          .replace(/(?<=..)(?:ies|y)$/, 'i')
+          .replace(/(?<=...)s$/, '')
+          .replace(/(?<=...)e$/, ''),
+      ),
   )
 
 /** From 0 to 1: Jaccard over content words; one label inside the other counts as half at least. */

@@ -168,7 +168,12 @@ function continuation(lines: readonly Line[], at: number, stack: readonly { inde
   for (; end < lines.length; end++) {
     const next = lines[end] as Line
     const ended = next.text === '' || markerOf(next.text) || HEADING.test(next.text) || next.text.startsWith('|')
-    if (ended || (next.indent <= indent && /^\p{Lu}/u.test(next.text) && /[.!?:]$/.test((lines[end - 1] as Line).text)))
+    const opens = next.indent <= indent && /^\p{Lu}.{0,40}:$/u.test(next.text)
+    if (
+      ended ||
+      opens ||
+      (next.indent <= indent && /^\p{Lu}/u.test(next.text) && /[.!?:]$/.test((lines[end - 1] as Line).text))
+    )
       break
   }
   return end
@@ -201,8 +206,14 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
   return end
 }
 
+/** Lines that each say something of their own: short ones without full stops, or with capitals; not wrapped prose. */
 const looksLikeLines = (own: readonly Line[]): boolean =>
   own.length >= 3 &&
+  ((own.every((l) => l.text.length <= 62 && !/[,;]$/.test(l.text)) &&
+    own.filter((l) => /[.!]$/.test(l.text)).length <= own.length * 0.3) ||
+    haveCapitals(own))
+
+const haveCapitals = (own: readonly Line[]): boolean =>
   own.every(
     (l, i) =>
       l.text.length <= 90 &&

@@ -20,6 +20,8 @@ export type Action = {
   readonly actor: string | null
   /** True when somebody does something, false for a state or a bare phrase. */
   readonly doing: boolean
+  /** Told as something to do: an imperative, a passive, "must", "you"; not merely that somebody does it. */
+  readonly asked: boolean
   readonly source: Span
   /** Content words in their base forms. */
   readonly content: readonly string[]
@@ -34,10 +36,14 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
   const own = [...clause.front, ...(clause.ownSubject ? subject : []), ...(verb?.words ?? []), ...clause.rest, ...more]
   const source = { start: own[0]?.start ?? clause.start, end: own.at(-1)?.end ?? clause.end }
   const rest = [...clause.rest, ...more]
+  const asked =
+    verb !== null &&
+    (verb.imperative || verb.passive || verb.modal !== null || /^(?:you|we)$/.test(subject[0]?.lower ?? ''))
   const make = (label: string, actor: string | null, doing: boolean, of: readonly Word[]): Action => ({
     label,
     actor,
     doing,
+    asked: doing && asked,
     source,
     content: contentOf(of, lexicon),
     object: doing ? objectOf(of, lexicon) : null,

@@ -56,6 +56,11 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
     const sure = both ? 0.85 : 0.4
     return { ...base, how: 'shared', sets: named, members, rule: both ? 'both' : 'list', weight: sure }
   }
+  const listed = c.front.some((w) => w.lower === 'and')
+    ? mentions(c.front.filter((w) => w.tag !== 'prep' && w.lower !== 'alike'))
+    : []
+  if (named.length === 0 && listed.length > 1)
+    return { ...base, how: 'shared', sets: listed, members, rule: 'both', weight: 0.8 }
   if (only && named.length === 1) return { ...base, how: 'only', sets: named, members, rule: 'only', weight: 0.8 }
   const places = mentions(c.front.filter((w) => w.tag !== 'prep'))
   if (named.length === 0 && places.length === 0 && !subject.some((w) => w.tag === 'pron')) return null

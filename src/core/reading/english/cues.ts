@@ -41,16 +41,18 @@ export const cues: readonly Cue[] = [
   },
   {
     name: 'answer-no',
-    pattern: /^if (?:not|no|it does(?: not|n't)|it is(?: not|n't)|they (?:do|are)(?: not|n't))(?=[,:]|$| then\b)[,:]?/i,
+    pattern:
+      /^(?:no(?=\s?[:–—-])|if (?:not|no|it does(?: not|n't)|it is(?: not|n't)|they (?:do|are)(?: not|n't))(?=[,:]|$| then\b))\s?[,:–—-]?/i,
     because: 'the other answer',
-    examples: ['If not, hold the sailing', 'If it does not, wait', 'If no: close it'],
+    examples: ['If not, hold the sailing', 'If it does not, wait', 'If no: close it', 'No: a single'],
     counter: ['If nobody answers, call again', 'If it is not clear, wait'],
   },
   {
     name: 'answer-yes',
-    pattern: /^(?:if (?:yes|so|it does|it is|they (?:do|are))(?=[,:]|$)|in (?:that|this) case)[,:]?/i,
+    pattern:
+      /^(?:yes(?=\s?[:–—-])|if (?:yes|so|it does|it is|it was|they (?:do|are|were))(?=[,:]|$)|in (?:that|this) case)\s?[,:–—-]?/i,
     because: 'the answer yes',
-    examples: ['If so, sail', 'In that case, wait'],
+    examples: ['If so, sail', 'In that case, wait', 'Yes: sail'],
     counter: ['If it is clear, sail'],
   },
   {
@@ -90,9 +92,9 @@ export const cues: readonly Cue[] = [
   {
     name: 'go-to-step',
     pattern:
-      /^(?:(?:and|then) )?(?:repeat|go (?:back )?to|return to|continue (?:with|at|from)|start again (?:at|from)|go on to|skip to|proceed to) (?:from )?steps? (\d+)/i,
+      /^(?:(?:and|then) )?(?:(?:please )?(?:go (?:back |on )?to|return to|continue (?:with|at|from)|skip to|proceed to)(?: (?:step|question|point|no\.))? (\d+)\b(?! ?(?:%|metres|minutes|am|pm))|(?:repeat|start again (?:at|from)|continue from) (?:from )?steps? (\d+))/i,
     because: 'goes to a numbered step',
-    examples: ['Go back to step 2', 'Repeat step 3', 'Return to step 1 and wait'],
+    examples: ['Go back to step 2', 'Repeat step 3', 'Return to step 1 and wait', 'go to 3'],
     counter: ['Go back to the ramp'],
   },
   {

@@ -30,7 +30,7 @@ export const hierarchyCues: readonly HierarchyCue[] = [
     name: 'divided',
     how: 'kind',
     verb: /^(?:divide|split|subdivide|classify|group|sort|separate|categori[sz]e|break|organi[sz]e|arrange|segment)$/,
-    behind: new RegExp(`${LIST}(?:down |up |by [\\w ]+ |in turn )?(?:into|as|in)\\b`),
+    behind: new RegExp(`${LIST}(?:down |up |by [\\w ]+ |again |further )?(?:into|as|in|between)\\b`),
     voice: 'passive',
     parent: 'before',
     weight: 0.9,
@@ -153,6 +153,30 @@ export const hierarchyCues: readonly HierarchyCue[] = [
     counter: ['The engine is run by night'],
   },
   {
+    name: 'supported-by',
+    how: 'reports',
+    verb: /^(?:support|assist|help)$/,
+    behind: /^by\b/,
+    voice: 'passive',
+    parent: 'before',
+    weight: 0.6,
+    because: 'is supported by',
+    examples: { 'The master is supported by two mates': 'Master > Two mates' },
+    counter: ['The mate supports the plan'],
+  },
+  {
+    name: 'means',
+    how: 'kind',
+    verb: /^mean$/,
+    behind: /^/,
+    voice: 'active',
+    parent: 'before',
+    weight: 0.45,
+    because: 'means',
+    examples: { 'Lashing means chains and straps': 'Lashing > Chains, Straps' },
+    counter: ['Fog means delay'],
+  },
+  {
     name: 'in-charge',
     how: 'reports',
     verb: /^be$/,
@@ -191,7 +215,7 @@ export const hierarchyCues: readonly HierarchyCue[] = [
 ]
 
 /** Phrases inside a noun phrase: "rings, such as ...". */
-const SUCH_AS = /\b(such as|for example|for instance|including|namely|e\.g\.?,?|i\.e\.?,?)\s/gi
+const SUCH_AS = /\b(such as|for example|for instance|including|namely|e\.g\.?,?|i\.e\.?,?)[,:]?\s/gi
 
 /** What a sentence's clauses say of kinds, parts and who is above whom. */
 export function hierarchyClaims(clauses: readonly Clause[], text: string): ChildClaim[] {
@@ -200,7 +224,7 @@ export function hierarchyClaims(clauses: readonly Clause[], text: string): Child
 
 function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim[] {
   if (c.sub !== null && c.sub !== 'while' && c.sub !== 'whereas') return []
-  const announced = announcement(c, text)
+  const announced = announcement(c, text) ?? topicList(c) ?? filedUnder(c)
   if (announced) return [announced]
   const { verb } = c
   if (!verb || verb.negative || verb.imperative) return []
@@ -215,13 +239,18 @@ function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim
     const m = cue.behind.exec(behindText)
     if (!m || c.rest.length === 0) continue
     const from = (c.rest[0]?.start ?? 0) + m[0].length
-    const behind = afterCategory(c.rest.filter((w) => w.start >= from))
+    const raw = c.rest.filter((w) => w.start >= from)
+    const behind = afterCategory(raw)
     const subject = c.relative ? antecedent(c, all) : c.subject
     if (behind.length === 0 || subject.length === 0) continue
+    const announced = announcedBy(c, cue, cue.parent === 'before' ? behind : raw, subject)
+    if (announced) return [announced]
     const parentWords = cue.parent === 'before' ? subject : behind
     const childWords = cue.parent === 'before' ? behind : subject
     const parents = mentions(cutList(parentWords))
-    const children = mentions(cutList(childWords)).filter((x) => !x.pronoun || cue.parent === 'behind')
+    const children = mentions(
+      cutList(childWords === behind && behind.length < raw.length ? withoutOne(childWords) : beforeOne(childWords)),
+    ).filter((x) => !x.pronoun || cue.parent === 'behind')
     const [parent] = parents
     if (!parent || children.length === 0 || (parents.length > 1 && children.length > 1)) continue
     const weak =
@@ -240,6 +269,37 @@ function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim
   }
   return copulaList(c)
 }
+
+/** "Two departments answer to her: nursing and diagnostics", "Waste falls into four categories.": the names stand behind
+ *  the colon, or in the sentence that follows. */
+function announcedBy(
+  c: Clause,
+  cue: HierarchyCue,
+  behind: readonly Tagged[],
+  subject: readonly Tagged[],
+): ChildClaim | null {
+  const base = {
+    relation: 'child',
+    how: cue.how,
+    rule: cue.name,
+    span: { start: c.start, end: c.end },
+    weight: cue.weight,
+  } as const
+  if (cue.parent === 'before') {
+    const [parent] = mentions(subject)
+    return parent && !parent.pronoun && ONLY_CATEGORY.test(phraseText(behind))
+      ? { ...base, parent, children: [] }
+      : null
+  }
+  const colon = behind.findIndex((w) => /^[:–—]$/.test(w.text))
+  if (colon < 1 || !ONLY_CATEGORY.test(phraseText(subject))) return null
+  return { ...base, parent: mention(behind.slice(0, colon)), children: mentions(cutList(behind.slice(colon + 1))) }
+}
+const phraseText = (words: readonly Tagged[]): string => words.map((w) => w.lower).join(' ')
+const ONLY_CATEGORY = new RegExp(
+  `^(?:the |these |an? )?(?:two|three|four|five|six|seven|eight|several|many|\\d+) (?:\\p{L}+ ){0,2}${CATEGORY}$`,
+  'iu',
+)
 
 /** "There are three types of bread: ...", "We use two families of pipette", "A bicycle has four main parts: ...". */
 function announcement(c: Clause, text: string): ChildClaim | null {
@@ -270,12 +330,61 @@ function announcement(c: Clause, text: string): ChildClaim | null {
   return { relation: 'child', how: 'kind', parent, children, rule: 'there-are', span, weight: 0.9 }
 }
 
+/** "Four voices: sopranos, altos, tenors, basses": a name and three or more things behind a colon. */
+function topicList(c: Clause): ChildClaim | null {
+  if (c.verb || c.sub !== null || c.relative) return null
+  const colon = c.rest.findIndex((w) => /^[:=]$/.test(w.text))
+  const parent = colon > 0 && colon <= 5 ? mention(c.rest.slice(0, colon)) : null
+  const items = colon > 0 ? mentions(cutList(c.rest.slice(colon + 1))) : []
+  const short = items.every((m) => m.label.split(' ').length <= 4)
+  if (!parent || parent.key === '' || items.length < 3 || !short) return null
+  return {
+    relation: 'child',
+    how: 'kind',
+    parent,
+    children: items,
+    rule: 'colon-list',
+    span: { start: c.start, end: c.end },
+    weight: 0.5,
+  }
+}
+
+/** "Under gifts we file mugs and scarves". */
+function filedUnder(c: Clause): ChildClaim | null {
+  const [first] = c.front
+  if (!first || !/^(?:under|below)$/.test(first.lower) || !c.verb || c.verb.imperative) return null
+  const range = c.rest.findIndex((w) => w.lower === 'from')
+  const children = mentions(
+    range >= 0 && range <= 1
+      ? c.rest.slice(range + 1).map((w) => (w.lower === 'to' ? { ...w, lower: 'and', tag: 'conj' as const } : w))
+      : cutList(c.rest),
+  )
+  const parent = mention(c.front.slice(1))
+  return parent.key !== '' && !parent.pronoun && children.length > 1
+    ? {
+        relation: 'child',
+        how: 'kind',
+        parent,
+        children,
+        rule: 'under',
+        span: { start: c.start, end: c.end },
+        weight: 0.6,
+      }
+    : null
+}
+
 /** "The shop's range is books, prints and gifts", "Consumables are tips, tubes and plates". */
 function copulaList(c: Clause): ChildClaim[] {
   if (!c.verb?.copula || c.verb.negative || c.verb.told || c.subject.length === 0 || c.sub !== null) return []
   const colon = c.rest.findIndex((w) => w.text === ':')
-  const items = mentions(cutList(colon >= 0 ? c.rest.slice(colon + 1) : c.rest))
-  const plainNouns = itemsOf(cutList(c.rest)).every((p) => p.at(-1)?.tag === 'noun' && p.at(-1)?.form !== 'ed')
+  const things = /^(?:(?:things|something|anything|everything|stuff|mostly|mainly|basically) )+(?:like |from )?/.exec(
+    phraseText(c.rest),
+  )
+  const skip = things ? things[0].trim().split(' ').length : 0
+  const items = mentions(cutList(colon >= 0 ? c.rest.slice(colon + 1) : c.rest.slice(skip)))
+  const plainNouns = itemsOf(cutList(c.rest.slice(skip))).every(
+    (p) => p.at(-1)?.tag === 'noun' && p.at(-1)?.form !== 'ed',
+  )
   const subject = mention(c.subject)
   const pointing = /^(?:these|those|they)$/.test(c.subject[0]?.lower ?? '')
   const one = items.length === 1 && /^(?:a|an)$/.test(c.rest[0]?.lower ?? '')
@@ -300,6 +409,22 @@ function copulaList(c: Clause): ChildClaim[] {
       weight: pointing ? 0.8 : items.length > 2 ? 0.6 : 0.45,
     },
   ]
+}
+
+/** "one for the fair and one for the concerts": what each of them is for. */
+const withoutOne = (words: readonly Tagged[]): readonly Tagged[] =>
+  words.filter(
+    (w, i) =>
+      !(w.lower === 'one' && /^(?:for|in|on|at)$/.test(words[i + 1]?.lower ?? '')) &&
+      !(/^(?:for|in|on|at)$/.test(w.lower) && words[i - 1]?.lower === 'one'),
+  )
+
+/** "two mates, one for each watch": says more about them. */
+const beforeOne = (words: readonly Tagged[]): readonly Tagged[] => {
+  const at = words.findIndex(
+    (w, i) => i > 1 && w.lower === 'one' && /^(?:for|in|on|at)$/.test(words[i + 1]?.lower ?? ''),
+  )
+  return at > 0 ? words.slice(0, at) : words
 }
 
 /** What stands behind "two sections:" or "three groups". */
@@ -364,7 +489,18 @@ function suchAs(clauses: readonly Clause[], text: string): ChildClaim[] {
           (w.tag === 'mark' && w.text !== '"') ||
           (w.finite && w.tag !== 'noun')),
     )
-    const parent = mention(trimmed.slice(start + 1))
+    const named = mention(trimmed.slice(start + 1))
+    const owner = clauses.find(
+      (c) =>
+        c.start <= named.span.start &&
+        c.end >= named.span.end &&
+        c.verb &&
+        /^(?:offer|have|provide|run|sell|keep|use)$/.test(c.verb.base),
+    )
+    const vague = /^(?:several|various|different|many|some|a few|a number)\b/i.test(
+      phraseText(trimmed.slice(start + 1)),
+    )
+    const parent = vague && owner && owner.subject.length > 0 ? mention(owner.subject) : named
     const behind = words.filter((w) => w.start >= at + m[0].length)
     const children = mentions(untilVerb(behind))
     if (parent.key !== '' && !parent.pronoun && children.length > 0)

@@ -17,11 +17,7 @@ const NO_RELATION = new Set(
 )
 const STATED = /^(?:that|because|since|if|when|while|whereas|although|though|so that|as|so|whenever|once|where)$/
 
-export function linkClaims(
-  clauses: readonly Clause[],
-  discourse: Discourse,
-  weightOf: (c: Clause) => number,
-): LinkClaim[] {
+export function linkClaims(clauses: readonly Clause[], discourse: Discourse): LinkClaim[] {
   const out: LinkClaim[] = []
   for (const c of clauses) {
     if (!c.verb || c.verb.imperative || (c.sub !== null && !STATED.test(c.sub))) continue
@@ -48,6 +44,15 @@ export function linkClaims(
   return out
 }
 
+/** What was done once, and what we or you do, is a story or a rule rather than how things hang together. */
+function weightOf(c: Clause): number {
+  if (c.verb?.told || c.verb?.modal === 'would') return 0.3
+  return c.subject.some((w) =>
+    /^(?:we|you|i|he|she|us|our|my|nobody|somebody|someone|everybody|everyone)$/.test(w.lower),
+  )
+    ? 0.3
+    : 0.6
+}
 const resolved = (m: Named, to: Named | null): Named => (m.pronoun && to ? { ...to, span: m.span } : m)
 
 function subjectsOf(c: Clause, all: readonly Clause[], d: Discourse, out: readonly LinkClaim[]): readonly Named[] {

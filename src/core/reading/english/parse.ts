@@ -98,8 +98,9 @@ function pieces(words: readonly Tagged[]): Piece[] {
   words.forEach((w, i) => {
     const cuts = w.tag === 'mark' ? !/^["“”'’\/&%€$£+=#]$/.test(w.text) : w.tag === 'conj'
     if (cuts) {
+      const empty = now.length === 0 && sub === null
       close()
-      if (opener === null || now.length > 0 || out.at(-1)?.opener !== opener || w.tag === 'conj') opener = w
+      if (!empty || opener === null || w.tag === 'conj') opener = w
       return
     }
     const either = EITHER.has(w.lower) && (w.tag === 'prep' || w.tag === 'sub') && hasVerbBeforeCut(words, i + 1)
@@ -129,7 +130,8 @@ function pieces(words: readonly Tagged[]): Piece[] {
     const second = w.finite && now.some((x) => x.finite)
     if (second) {
       // "If he says no you will": the second verb takes its pronoun along.
-      const subject = now.at(-1)?.tag === 'pron' ? [now.pop() as Tagged] : []
+      const at = now.findLastIndex((x) => x.tag !== 'adv')
+      const subject = now[at]?.tag === 'pron' && at > 0 ? now.splice(at) : []
       close()
       opener = null
       now.push(...subject)
@@ -159,6 +161,7 @@ type Draft = {
   relative: boolean
   front: Tagged[]
   done: boolean
+  interrupted: boolean
 }
 
 /** Joins pieces without a verb to their neighbours, as subject, object or fronted phrase. */
@@ -185,11 +188,21 @@ function joined(list: readonly Piece[]): Clause[] {
         relative: p.relative,
         front: [],
         done: f >= 0,
+        interrupted: false,
       })
       return
     }
     const open = (front: Tagged[] = []) =>
-      drafts.push({ words: [...p.words], joint, sub: null, lead: null, relative: false, front, done: f >= 0 })
+      drafts.push({
+        words: [...p.words],
+        joint,
+        sub: null,
+        lead: null,
+        relative: false,
+        front,
+        done: f >= 0,
+        interrupted: false,
+      })
     if (!current) {
       open()
       return
@@ -199,7 +212,14 @@ function joined(list: readonly Piece[]): Clause[] {
       const pending = drafts.findLast((d) => !d.relative && !d.done)
       const between = pending ? drafts.slice(drafts.indexOf(pending) + 1) : []
       if (pending && !hard && pending.sub === null && between.every((d) => d.relative || d.sub !== null)) {
-        if (f === 0 && between.length > 0 && between.every((d) => d.relative) && !isFront(pending.words)) {
+        if (
+          f === 0 &&
+          joint !== '' &&
+          /^(?:,|and|or)$/.test(joint) &&
+          between.every((d) => d.relative) &&
+          !isFront(pending.words) &&
+          (between.length > 0 || pending.interrupted)
+        ) {
           // "The bosun, who holds the licence, plans ...": the verb of the subject before the relative.
           pending.words.push(...p.words)
           pending.done = true
@@ -249,6 +269,7 @@ function joined(list: readonly Piece[]): Clause[] {
         relative: false,
         front: [],
         done: true,
+        interrupted: false,
       })
       return
     }
@@ -256,7 +277,11 @@ function joined(list: readonly Piece[]): Clause[] {
     else if (current.sub !== null && current.done && joint === ',' && drafts.every((d) => d.sub !== null)) open()
     else if (current.relative && joint === ',' && current.done) open()
     else if (current.sub !== null && current.done && joint === 'or' && list[k + 1]?.sub === current.sub) open()
-    else {
+    else if (!current.done && joint === ',' && isFront(p.words) && !isFront(current.words)) {
+      // "Yeast bread, in contrast, rises": a phrase between subject and verb.
+      current.front.push(...p.words)
+      current.interrupted = true
+    } else {
       if (p.opener) current.words.push(p.opener)
       current.words.push(...p.words)
     }

@@ -149,7 +149,7 @@ class Teller {
       if (name === 'go-to-step' || name === 'go-to-start') {
         const rest = wordsOf(this.text, { start: span.end, end: c.end })
         this.now.goTo = {
-          step: name === 'go-to-start' ? 1 : Number(found.match[1]),
+          step: name === 'go-to-start' ? 1 : Number(found.match[1] ?? found.match[2]),
           span: { start: at, end: c.end },
           note: joined(rest).toLowerCase(),
         }

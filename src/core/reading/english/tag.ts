@@ -2,6 +2,7 @@
  *  decides: every candidate of a segment (between marks, conjunctions and subordinators) gets points for what stands
  *  before and behind it, and the best one above a threshold is the segment's finite verb. Place instead of a statistical
  *  tagger, because imperatives (the language of handbooks) are what taggers miss most. */
+import { resolve } from './finite'
 import { verbReading, type Form } from './verbs'
 import {
   ADVERBS,
@@ -56,20 +57,19 @@ export const EITHER = set('before after until till since than as')
 const SUBJECTS = set(
   'i you we they he she it who which that this these those there everyone everybody someone somebody anyone anybody nobody nothing something anything everything none both all each some many others most',
 )
-const PLURALS = set(
-  'people children men women crew staff police both all many some most few others others they we you these those everybody data teeth feet mice geese sheep cattle',
-)
 const POINTING = set('this that these those each both all some many few most any another neither either none')
 const NOT_LY = set(
   'family assembly supply reply apply rely fly ally jelly belly lily bully daily weekly monthly early anomaly monopoly july italy friendly lonely lovely ugly likely only costly deadly elderly orderly',
+)
+const FACTS = set(
+  'chance probability risk fact idea likelihood possibility danger sign rule belief hope fear proof news',
 )
 /** Adverbs that open or link sentences. */
 const OPENERS = set(
   'otherwise else afterwards meanwhile however therefore thus alternatively instead though too either neither perhaps maybe often sometimes today well even ever quite rather very almost about roughly ashore aboard overnight online anyway beforehand straight away',
 )
-const NEGATED_AUXILIARY = /n't$/
 
-type Draft = { -readonly [K in keyof Tagged]: Tagged[K] }
+export type Draft = { -readonly [K in keyof Tagged]: Tagged[K] }
 
 /** The words with their tags, in order. */
 export function tagged(words: readonly Word[], lexicon: Lexicon): Tagged[] {
@@ -85,12 +85,53 @@ export function tagged(words: readonly Word[], lexicon: Lexicon): Tagged[] {
     }
   })
   out.forEach((w, i) => (w.tag = closedClass(out, w, i, lexicon)))
+  markAdverbials(out)
   // "Should the ramp stick, call the engineer": a condition.
   const [first] = out
   if (first?.lower === 'should' && out.at(-1)?.text !== '?' && out.some((w) => w.text === ',')) first.tag = 'sub'
   markGroups(out)
   resolve(out, lexicon)
   return out
+}
+
+const ADVERBIALS = [
+  'in turn',
+  'of course',
+  'in contrast',
+  'by contrast',
+  'on the other hand',
+  'on the one hand',
+  'in addition',
+  'for instance',
+  'for example',
+  'by the way',
+  'in particular',
+  'as a rule',
+  'at least',
+  'at most',
+  'at all',
+  'as well',
+  'as usual',
+  'in general',
+  'in fact',
+  'by far',
+  'now and then',
+  'straight away',
+  'right away',
+  'at once',
+  'in theory',
+].map((p) => p.split(' '))
+
+/** Several words that together are one adverb. */
+function markAdverbials(all: Draft[]): void {
+  for (let i = 0; i < all.length; i++)
+    for (const p of ADVERBIALS)
+      if (
+        p.every((w, k) => all[i + k]?.lower === w) &&
+        !(p[1] === 'well' && all[i + 2]?.lower === 'as') &&
+        !(p[0] === 'at' && p[1] !== 'once' && p[1] !== 'all')
+      )
+        p.forEach((_, k) => ((all[i + k] as Draft).tag = 'adv'))
 }
 
 function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexicon): Tag {
@@ -159,6 +200,7 @@ function thatIs(before: Draft | undefined, next: Draft | undefined, lexicon: Lex
   if (!next || !isWord(next)) return 'pron'
   if (before?.tag === 'noun' || before?.tag === 'num') {
     const verbal = AUXILIARIES.has(next.lower) || MODALS.has(next.lower) || verbReading(next.lower, lexicon) !== null
+    if (FACTS.has(before.lower)) return 'sub'
     if (before.form === null || verbal || /^(?:the|a|an|you|we|they|it|he|she|i)$/.test(next.lower)) return 'rel'
     return 'sub'
   }
@@ -226,7 +268,12 @@ function groupEnd(all: Draft[], i: number): number {
     else if (w.tag === 'to' && (have || be || w === all[j])) {
       if (!have && !be) break
       last = w
-    } else if (w.form !== null && w.tag !== 'aux' && w.tag !== 'modal' && fits(w, be, have, wantsBase, all[j + 1])) {
+    } else if (
+      w.form !== null &&
+      w.tag !== 'aux' &&
+      w.tag !== 'modal' &&
+      fits(w, be, have, wantsBase, all[j + 1], all[i - 1]?.lower === 'there')
+    ) {
       w.tag = 'verb'
       // "are allowed to use", "needs to be checked": the next verb is the one that counts.
       return j + 1
@@ -235,199 +282,17 @@ function groupEnd(all: Draft[], i: number): number {
   return Math.max(i + 1, j)
 }
 
-const fits = (w: Draft, be: boolean, have: boolean, wantsBase: boolean, next: Draft | undefined): boolean => {
+const fits = (
+  w: Draft,
+  be: boolean,
+  have: boolean,
+  wantsBase: boolean,
+  next: Draft | undefined,
+  there: boolean,
+): boolean => {
   const zero = w.form === 'ed' && w.base === w.lower
   if (wantsBase) return (w.form === 'base' || zero) && !(w.strength === 'rare' && next?.tag === 'aux')
-  if (be) return w.form === 'ed' || (w.form === 'ing' && next !== undefined && next.lower !== 'of')
+  if (be)
+    return (w.form === 'ed' && !there) || (w.form === 'ing' && !there && next !== undefined && next.lower !== 'of')
   return have && w.form === 'ed'
 }
-
-type Mood = 'imperative' | 's' | 'base' | 'past' | 'passive' | null
-const isQuote = (w: Draft): boolean => /^["“”'‘’«»]$/.test(w.text)
-const isBoundary = (w: Draft): boolean =>
-  (w.tag === 'mark' && !isQuote(w)) || w.tag === 'conj' || w.tag === 'sub' || w.tag === 'rel' || EITHER.has(w.lower)
-
-/** Finds the finite verb of every segment that has none yet. */
-function resolve(all: Draft[], lexicon: Lexicon): void {
-  let mood: Mood = null
-  for (let from = 0; from < all.length;) {
-    if (isBoundary(all[from] as Draft) && (all[from] as Draft).tag !== 'rel' && (all[from] as Draft).tag !== 'sub') {
-      from++
-      continue
-    }
-    let to = from + 1
-    while (to < all.length && !isBoundary(all[to] as Draft)) to++
-    const opener = (all[from] as Draft).tag === 'rel' || (all[from] as Draft).tag === 'sub' ? all[from] : all[from - 1]
-    const finite = all.slice(from, to).findIndex((w) => w.finite)
-    if (finite >= 0) {
-      mood = moodOf(all, from + finite)
-      for (let i = from + 1; i < to; i++) {
-        const w = all[i] as Draft
-        const certain =
-          w.tag === 'noun' &&
-          w.form !== null &&
-          w.form !== 'ing' &&
-          w.strength !== 'rare' &&
-          afterSubject(all, i, from) > 3 &&
-          all[i - 1]?.tag === 'pron'
-        if (certain) {
-          w.tag = 'verb'
-          w.finite = true
-        }
-      }
-    } else {
-      const best = bestVerb(all, from, to, opener, mood, lexicon)
-      if (best >= 0) {
-        const w = all[best] as Draft
-        w.tag = 'verb'
-        w.finite = true
-        const start = firstWord(all, from, to) === best
-        mood =
-          w.form === 's'
-            ? 's'
-            : w.form === 'ed' && w.base !== w.lower
-              ? start
-                ? mood
-                : 'past'
-              : start
-                ? mood === 'base'
-                  ? 'base'
-                  : 'imperative'
-                : 'base'
-      }
-    }
-    from = to
-  }
-}
-
-function moodOf(all: readonly Draft[], at: number): Mood {
-  const w = all[at] as Draft
-  if (w.tag === 'verb') return w.form === 's' ? 's' : 'base'
-  for (let j = at + 1; j < Math.min(all.length, at + 6); j++) {
-    const v = all[j] as Draft
-    if (v.tag === 'verb')
-      return v.form === 'ed' ? 'passive' : w.tag === 'modal' || v.form === 'base' ? 'imperative' : 's'
-    if (isBoundary(v)) break
-  }
-  return NEGATED_AUXILIARY.test(w.lower) ? 'imperative' : 's'
-}
-
-const firstWord = (all: readonly Draft[], from: number, to: number): number => {
-  let i = from
-  while (
-    i < to &&
-    ((all[i] as Draft).tag === 'adv' ||
-      (all[i] as Draft).tag === 'neg' ||
-      (all[i] as Draft).tag === 'sub' ||
-      (all[i] as Draft).tag === 'rel')
-  )
-    i++
-  return i
-}
-
-const THRESHOLD = 2
-const STRENGTH: Readonly<Record<VerbClass, number>> = { only: 3, leaning: 2.2, mixed: 1, rare: 0 }
-
-function bestVerb(
-  all: readonly Draft[],
-  from: number,
-  to: number,
-  opener: Draft | undefined,
-  mood: Mood,
-  lexicon: Lexicon,
-): number {
-  let best = -1
-  let most = THRESHOLD
-  const start = firstWord(all, from, to)
-  // "Let the rotor spin", "make sure that": the verb inside is not the clause's.
-  if (
-    /^(?:let|make|help|keep)$/.test((all[start] as Draft | undefined)?.lower ?? '') &&
-    start < to - 1 &&
-    opener?.tag !== 'sub'
-  )
-    return start
-  for (let i = start; i < to; i++) {
-    const w = all[i] as Draft
-    if (w.form === null || w.form === 'ing' || w.tag === 'verb' || w.tag === 'adv' || w.tag === 'adj') continue
-    if (w.tag !== 'noun' && !(w.tag === 'prep' && i === start) && !(w.tag === 'pron' && i === start)) continue
-    const points =
-      STRENGTH[w.strength as VerbClass] +
-      (i === start ? atStart(w, all[i + 1], opener, mood) : afterSubject(all, i, from)) +
-      before(w, all[i + 1], lexicon)
-    // "Heat speeds up the reaction": a third person behind it makes the first word its subject.
-    const yields = best === start && w.form === 's' && points > THRESHOLD && !startsNounPhrase(all[start + 1] as Draft)
-    if (points > most || yields) {
-      most = points
-      best = i
-    }
-  }
-  return best
-}
-
-/** Points for standing first in its segment. */
-function atStart(w: Draft, next: Draft | undefined, opener: Draft | undefined, mood: Mood): number {
-  if (w.tag === 'prep' || w.tag === 'pron') return w.lower === 'like' ? -9 : -2
-  if (opener?.tag === 'rel') return w.form === 'ing' ? -9 : 4
-  const joined =
-    opener !== undefined &&
-    (opener.tag === 'conj' || opener.text === ',') &&
-    opener.lower !== 'so' &&
-    opener.lower !== 'then'
-  if (w.form === 's') return joined && mood === 's' ? 1.2 : -3
-  if (w.form === 'ed' && w.base !== w.lower)
-    return joined && mood === 'passive' ? 2.5 : joined && mood === 'past' ? 1.5 : -4
-  if (opener?.tag === 'sub') return opener.lower === 'should' ? -4 : -2
-  if (joined && mood !== null) {
-    if (mood === 's' || mood === 'past' || mood === 'passive') return opener.text === ',' ? 0.4 : -2
-    const objectless = !next || next.tag === 'mark' || next.tag === 'conj'
-    return objectless && w.strength !== 'only' ? -0.4 : 0.7
-  }
-  return w.strength === 'rare' && !(next && startsNounPhrase(next)) ? 0 : 1.5
-}
-
-/** Points for what stands before it in its segment. */
-function afterSubject(all: readonly Draft[], i: number, from: number): number {
-  const w = all[i] as Draft
-  let k = i - 1
-  while (k >= from && ((all[k] as Draft).tag === 'adv' || (all[k] as Draft).tag === 'neg')) k--
-  const b = all[k] as Draft | undefined
-  if (!b || k < from) return 0
-  if (b.tag === 'rel') return 4
-  if (b.tag === 'pron')
-    return /^(?:me|him|us|them)$/.test(b.lower) ? -4 : w.form === 'base' && /^(?:he|she|it)$/.test(b.lower) ? -4 : 3.5
-  if (
-    b.tag === 'det' ||
-    b.tag === 'prep' ||
-    b.tag === 'adj' ||
-    b.tag === 'to' ||
-    b.tag === 'aux' ||
-    b.tag === 'modal' ||
-    b.tag === 'sub'
-  )
-    return -9
-  if (b.tag === 'num') return all[k - 1]?.tag === 'noun' && w.form === 's' ? 1 : -9
-  if (b.tag === 'verb') return -9
-  // "Should the ramp stick": the base form behind an inverted subject.
-  if (all[0]?.tag === 'sub' && all[0].lower === 'should' && w.form === 'base') return 2
-  const plural = PLURALS.has(b.lower) || (/[^su]s$/.test(b.lower) && !/(?:ss|ics|us|is)$/.test(b.lower))
-  if (w.form === 'base' || w.base === w.lower)
-    return plural ? 1.2 : /^\p{Lu}/u.test(b.text) && k > from ? -1 : b.form === 'ing' ? -1 : -1.5
-  if (w.form === 's') return plural ? -1.2 : 1.2
-  return 0.2
-}
-
-/** Points for what stands behind it. */
-function before(w: Draft, next: Draft | undefined, lexicon: Lexicon): number {
-  if (w.form === 'ed' && lexicon.adjectives.has(w.lower)) return -1.5
-  if (!next || next.tag === 'mark') return 0
-  if (next.lower === 'of') return -2.5
-  if (next.tag === 'aux' || next.tag === 'modal') return -4
-  if (startsNounPhrase(next)) return 2
-  if (next.tag === 'conj') return -0.3
-  if (/^(?:out|up|off|down|over|in|on|away|back)$/.test(next.lower)) return 1.1
-  if (next.tag === 'prep' || next.tag === 'to' || next.tag === 'sub') return 0.6
-  return 0.3
-}
-
-const startsNounPhrase = (w: Draft): boolean =>
-  w.tag === 'det' || w.tag === 'num' || isQuote(w) || (w.tag === 'pron' && !/^(?:who|which|there)$/.test(w.lower))

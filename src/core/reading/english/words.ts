@@ -22,10 +22,12 @@ lie lay lain|light lit lit|lose lost lost|make made made|mean meant meant|meet m
 sell sold sold|send sent sent|shake shook shaken|show showed shown|shrink shrank shrunk|sink sank sunk|sit sat sat|sleep slept slept|slide slid slid|speak spoke spoken|spend spent spent|spin spun spun|
 stand stood stood|steal stole stolen|stick stuck stuck|strike struck struck|swear swore sworn|sweep swept swept|swim swam swum|swing swung swung|take took taken|teach taught taught|tear tore torn|tell told told|
 think thought thought|throw threw thrown|understand understood understood|undo undid undone|wake woke woken|wear wore worn|win won won|wind wound wound|withdraw withdrew withdrawn|write wrote written|
-put put put|set set set|cut cut cut|shut shut shut|let let let|hit hit hit|read read read|spread spread spread|reset reset reset|overtake overtook overtaken|redo redid redone`
+put put put|set set set|cut cut cut|shut shut shut|let let let|hit hit hit|read read read|spread spread spread|reset reset reset|overtake overtook overtaken|redo redid redone|split split split|cost cost cost|hurt hurt hurt|burst burst burst|cast cast cast|quit quit quit|arise arose arisen|forbid forbade forbidden|outgrow outgrew outgrown`
 
 /** Everyday working verbs and roles that WordNet does not know as such. */
 const EXTRA_VERBS = 'email log reset photograph text scan restart rinse label tag disinfect unplug'
+/** Counted as nouns more often than handbooks use them so. */
+const OFTEN_VERBS = 'need use cause help share'
 const EXTRA_ACTORS =
   'agent desk office lab reception crew mate master team staff department management control coordinator passenger'
 
@@ -34,6 +36,7 @@ export const englishLexicon = (): Lexicon => {
   for (const c of ['only', 'leaning', 'mixed', 'rare'] as const)
     for (const v of lexicon.verbs[c].split(' ')) verbClass.set(v, c)
   for (const v of EXTRA_VERBS.split(' ')) if (verbClass.get(v) !== 'only') verbClass.set(v, 'mixed')
+  for (const v of OFTEN_VERBS.split(' ')) verbClass.set(v, 'leaning')
   const irregular = new Map<string, string>()
   for (const row of IRREGULAR.replace(/\n/g, '').split('|')) {
     const [base, ...forms] = row.split(' ') as [string, ...string[]]
@@ -85,10 +88,10 @@ export const DETERMINERS = set(
   'the a an this that these those my your his her its our their each every all any some no both either neither another which whose such several many few more most enough',
 )
 export const PREPOSITIONS = set(
-  'of in on at to for from with without by about into onto over under above below between through during against along across after before behind beside beyond near off out outside inside per since toward towards until up down upon via within as than like around aboard',
+  'of in on at to for from with without by about into onto over under above below between through during against along across after before behind beside beyond near off out outside inside per since toward towards until up down upon via within as than like around aboard unlike despite except besides regarding beneath underneath throughout amid',
 )
 export const PRONOUNS = set(
-  'i you he she it we they me him us them one everyone everybody someone anyone nobody this that these those who whoever which',
+  'i you he she it we they me him us them one everyone everybody someone anyone nobody this that these those who whoever which myself yourself himself herself itself ourselves themselves',
 )
 export const MODALS = set('must should shall will would can could may might')
 export const AUXILIARIES = set(

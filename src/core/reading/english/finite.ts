@@ -1,0 +1,240 @@
+/** Which word of a segment is its finite verb, where no auxiliary gives it away: every word that could be one gets points
+ *  for how often it is a verb, for what stands before it and for what stands behind it; the best above a threshold is it. */
+import { EITHER, type Draft } from './tag'
+import { type Lexicon, type VerbClass } from './words'
+
+/** How the last verb of the sentence stood: what is coordinated with it stands alike. */
+type Mood = 'imperative' | 's' | 'base' | 'past' | 'passive' | null
+type Segment = {
+  readonly all: readonly Draft[]
+  readonly from: number
+  readonly to: number
+  /** First word that is no adverb. */
+  readonly start: number
+  /** The mark, conjunction, subordinator or relative that opens it. */
+  readonly opener: Draft | undefined
+  readonly mood: Mood
+  /** Words of the sentence stand before it that have no verb yet: its subject may have begun there. */
+  readonly pending: boolean
+  /** A phrase between marks stands just before it: "cats, on the other hand, clean ...". */
+  readonly interposed: boolean
+}
+
+const THRESHOLD = 2
+const STRENGTH: Readonly<Record<VerbClass, number>> = { only: 3, leaning: 2.2, mixed: 1, rare: 0 }
+const PLURALS = new Set(
+  'people children men women both all many some most few others they we you these those everybody teeth feet mice geese sheep cattle'.split(
+    ' ',
+  ),
+)
+/** One group or its members: "the crew closes", "the crew close". */
+const COLLECTIVE = new Set('crew staff police data team public media family'.split(' '))
+
+export const isQuote = (w: Draft): boolean => /^["“”'‘’«»]$/.test(w.text)
+const isBoundary = (w: Draft): boolean =>
+  (w.tag === 'mark' && !isQuote(w)) || w.tag === 'conj' || w.tag === 'sub' || w.tag === 'rel' || EITHER.has(w.lower)
+
+/** Marks the finite verb of every segment that has none yet. */
+export function resolve(all: Draft[], lexicon: Lexicon): void {
+  let mood: Mood = null
+  let pending = false
+  let interposed = false
+  for (let from = 0; from < all.length;) {
+    const first = all[from] as Draft
+    if (isBoundary(first) && first.tag !== 'rel' && first.tag !== 'sub') {
+      if (/^[;:.–—]$/.test(first.text)) pending = false
+      from++
+      continue
+    }
+    let to = from + 1
+    while (to < all.length && !isBoundary(all[to] as Draft)) to++
+    const opener = first.tag === 'rel' || first.tag === 'sub' ? first : all[from - 1]
+    const finite = all.slice(from, to).findIndex((w) => w.finite)
+    const at =
+      finite >= 0
+        ? from + finite
+        : bestVerb({ all, from, to, opener, mood, pending, interposed, start: firstWord(all, from, to) }, lexicon)
+    if (at >= 0) {
+      if (finite < 0) mark(all[at] as Draft)
+      mood = moodOf(all, at, firstWord(all, from, to) === at, mood)
+      pending = first.tag === 'rel' && pending
+      interposed = false
+      alsoAfterPronouns(all, from, to)
+    } else {
+      const adverbs = all.slice(from, to).every((w) => w.tag === 'adv')
+      interposed = pending && (adverbs || first.tag === 'prep')
+      if (!EITHER.has(first.lower)) pending = pending || !adverbs
+    }
+    from = to
+  }
+}
+
+function pronounBefore(all: readonly Draft[], i: number, w: Draft): boolean {
+  let k = i - 1
+  while (all[k]?.tag === 'adv') k--
+  const p = all[k]
+  return p?.tag === 'pron' && afterPronoun(p, w) > 3
+}
+
+const mark = (w: Draft): void => {
+  w.tag = 'verb'
+  w.finite = true
+}
+
+/** "If he says no you will": a pronoun in front makes a second verb of the segment certain. */
+function alsoAfterPronouns(all: readonly Draft[], from: number, to: number): void {
+  for (let i = from + 1; i < to; i++) {
+    const w = all[i] as Draft
+    if (w.tag === 'noun' && (w.form === 's' || w.form === 'base') && w.strength !== 'rare' && pronounBefore(all, i, w))
+      mark(w)
+  }
+}
+
+function moodOf(all: readonly Draft[], at: number, atStart: boolean, before: Mood): Mood {
+  const w = all[at] as Draft
+  if (w.tag === 'verb') {
+    if (w.form === 's') return 's'
+    if (w.form === 'ed' && w.base !== w.lower) return atStart ? before : 'past'
+    return atStart && before !== 'base' ? 'imperative' : 'base'
+  }
+  for (let j = at + 1; j < Math.min(all.length, at + 6); j++) {
+    const v = all[j] as Draft
+    if (v.tag === 'verb')
+      return v.form === 'ed' ? 'passive' : w.tag === 'modal' || v.form === 'base' ? 'imperative' : 's'
+    if (isBoundary(v)) break
+  }
+  return /n't$/.test(w.lower) ? 'imperative' : 's'
+}
+
+const firstWord = (all: readonly Draft[], from: number, to: number): number => {
+  let i = from
+  while (i < to && /^(?:adv|neg|sub|rel)$/.test((all[i] as Draft).tag)) i++
+  return i
+}
+
+function bestVerb(s: Segment, lexicon: Lexicon): number {
+  const { all, start, to } = s
+  // "Let the rotor spin", "make sure that": the verb inside is not the clause's.
+  if (
+    /^(?:let|make|help|keep)$/.test(all[start]?.lower ?? '') &&
+    start < to - 1 &&
+    s.opener?.tag !== 'sub' &&
+    !s.pending
+  )
+    return start
+  let best = -1
+  let most = THRESHOLD
+  for (let i = start; i < to; i++) {
+    const w = all[i] as Draft
+    const open = w.tag === 'noun' || ((w.tag === 'prep' || w.tag === 'pron') && i === start)
+    if (w.form === null || w.form === 'ing' || !open) continue
+    const points =
+      STRENGTH[w.strength as VerbClass] + (i === start ? atStart(s, w) : afterSubject(s, i)) + ahead(s, i, lexicon)
+    // "Heat speeds up the reaction": a third person behind it makes the first word its subject.
+    const yields = best === start && w.form === 's' && points > THRESHOLD && !startsNounPhrase(all[start + 1])
+    if (points > most || yields) {
+      most = points
+      best = i
+    }
+  }
+  return best
+}
+
+/** Points for standing first in its segment. */
+function atStart(s: Segment, w: Draft): number {
+  const { opener, mood } = s
+  const next = s.all[s.start + 1]
+  if (w.tag === 'prep' || w.tag === 'pron') return w.lower === 'like' ? -9 : -2
+  if (opener?.tag === 'rel') return 4
+  const joined =
+    opener !== undefined &&
+    (opener.tag === 'conj' || opener.text === ',') &&
+    opener.lower !== 'so' &&
+    opener.lower !== 'then'
+  if (w.form === 's') {
+    if (joined && mood === 's') return 1.2
+    // "Yeast bread, in contrast, uses": the subject stands before the comma.
+    return s.pending && opener?.text === ',' ? (isEnd(next) && w.strength !== 'only' ? -1 : 0.8) : -3
+  }
+  if (w.form === 'ed' && w.base !== w.lower)
+    return joined && mood === 'passive' ? 2.5 : joined && mood === 'past' ? 1.5 : -4
+  if (opener?.tag === 'sub') return opener.lower === 'should' ? -4 : -2
+  if (s.pending && s.interposed && opener?.text === ',') return isEnd(next) ? -0.5 : 1
+  if (s.pending && joined) return opener.text === ',' && startsNounPhrase(next) ? 0.7 : -1.5
+  if (joined && mood !== null) {
+    if (mood !== 'imperative' && mood !== 'base') return opener.text === ',' ? 0.4 : -2
+    return isEnd(next) && w.strength !== 'only' && !(next === undefined && w.strength === 'leaning') ? -0.4 : 0.7
+  }
+  if (opener?.text === ':' && !startsNounPhrase(next)) return isEnd(next) ? -1 : 0.4
+  return w.strength === 'rare' && !startsNounPhrase(next) ? 0 : 1.5
+}
+
+const isEnd = (next: Draft | undefined): boolean => !next || next.tag === 'mark' || next.tag === 'conj'
+
+const afterPronoun = (pronoun: Draft, w: Draft): number =>
+  /^(?:me|him|us|them)$/.test(pronoun.lower)
+    ? -4
+    : w.form === 'base' && /^(?:he|she|it)$/.test(pronoun.lower)
+      ? -4
+      : 3.5
+
+/** Points for what stands before it in its segment. */
+function afterSubject(s: Segment, i: number): number {
+  const { all, from, mood, opener } = s
+  const w = all[i] as Draft
+  let k = i - 1
+  while (k >= from && /^(?:adv|neg)$/.test((all[k] as Draft).tag)) k--
+  const b = all[k]
+  if (!b || k < from) return 0
+  if (b.tag === 'rel') return 4
+  if (b.tag === 'pron') return afterPronoun(b, w)
+  if (/^(?:det|prep|adj|to|aux|modal|sub|verb)$/.test(b.tag)) return -9
+  if (b.tag === 'num') return all[k - 1]?.tag === 'noun' && w.form === 's' ? 1 : -9
+  // "Should the ramp stick": the base form behind an inverted subject.
+  if (all[0]?.tag === 'sub' && all[0].lower === 'should' && w.form === 'base') return 2
+  // "..., the rear stays and the fork": in a list behind a verb it takes an object to be one.
+  const inList =
+    mood !== null &&
+    opener !== undefined &&
+    (opener.text === ',' || opener.tag === 'conj') &&
+    !startsNounPhrase(all[i + 1])
+  const list = inList && w.strength !== 'only' ? -1.6 : 0
+  const coordinated = s.pending && (opener?.lower === 'and' || opener?.lower === 'or')
+  const head = headOf(all, from, k)
+  const plural =
+    coordinated ||
+    PLURALS.has(head.lower) ||
+    COLLECTIVE.has(head.lower) ||
+    (/[^su]s$/.test(head.lower) && !/(?:ss|ics|us|is)$/.test(head.lower))
+  if (w.form === 'base' || w.base === w.lower) return list + (plural ? 1.2 : b.form === 'ing' ? -1 : -1.5)
+  if (w.form === 's') return list + (plural && !COLLECTIVE.has(head.lower) ? -1.2 : 1.2)
+  return list + 0.2
+}
+
+/** The noun that a subject's number goes by: what stands before "of" or another preposition. */
+function headOf(all: readonly Draft[], from: number, k: number): Draft {
+  for (let j = from + 1; j <= k; j++)
+    if ((all[j] as Draft).tag === 'prep' && (all[j - 1] as Draft).tag === 'noun') return all[j - 1] as Draft
+  return all[k] as Draft
+}
+
+/** Points for what stands behind it. */
+function ahead(s: Segment, i: number, lexicon: Lexicon): number {
+  const w = s.all[i] as Draft
+  const next = s.all[i + 1]
+  if (w.form === 'ed' && lexicon.adjectives.has(w.lower)) return -1.5
+  if (!next || next.tag === 'mark') return 0
+  if (next.lower === 'of') return w.strength === 'only' ? 0 : w.strength === 'leaning' ? -1 : -2.5
+  if (next.tag === 'aux' || next.tag === 'modal') return -4
+  if (startsNounPhrase(next)) return 2
+  if (next.tag === 'conj') return -0.3
+  if (/^(?:out|up|off|down|over|in|on|away|back)$/.test(next.lower)) return 1.1
+  if (next.tag === 'prep' || next.tag === 'to' || next.tag === 'sub') return 0.6
+  // "keep records": a bare plural is an object as well.
+  if (next.tag === 'noun' && /[^su]s$/.test(next.lower) && i === s.start && isEnd(s.all[i + 2])) return 0.9
+  return 0.3
+}
+
+const startsNounPhrase = (w: Draft | undefined): boolean =>
+  w !== undefined &&
+  (w.tag === 'det' || w.tag === 'num' || isQuote(w) || (w.tag === 'pron' && !/^(?:who|which|there)$/.test(w.lower)))
