@@ -91,8 +91,14 @@ function buildPoints(read: ReadText): Built {
   const headed = nodes.filter((n) => n.detail).length / Math.max(1, nodes.length)
   const base = { items: 0.5, headings: 0.45, sentences: 0.12 }[from]
   const doing = read.told.doing / Math.max(1, read.told.units.length)
+  const defined = read.claims.filter((c) => c.relation === 'link' && c.rule === 'definition' && c.verb === 'be').length
   const score =
-    base + 0.2 * headed - 0.25 * doing - (read.told.orderedItems >= 2 ? 0.15 : 0) - (nodes.length > 12 ? 0.15 : 0)
+    base +
+    0.2 * headed -
+    0.25 * doing -
+    (defined >= Math.max(2, nodes.length * 0.5) ? 0.25 : 0) -
+    (read.told.orderedItems >= 2 ? 0.15 : 0) -
+    (nodes.length > 12 ? 0.15 : 0)
   const what = { items: 'items of a list', headings: 'headings', sentences: 'sentences' }[from]
   return {
     nodes,

@@ -2,7 +2,7 @@
  *  sentences of languages with a pack are interpreted, those of others are not, and `interpreted` says so. */
 import { blocksOf, sentencesOf, slice, type Block, type Span } from '../text'
 import type { Claim, Named } from './claims'
-import { choiceClaims, noChoices } from './english/choiceClaims'
+import { caseClaims, choiceClaims, noChoices } from './english/choiceClaims'
 import { compareClaims } from './english/compareClaims'
 import { hierarchyClaims } from './english/hierarchyClaims'
 import { definitionClaims, linkClaims, type Discourse } from './english/linkClaims'
@@ -95,6 +95,7 @@ function claimsIn(
       out.push(...linkClaims(p.clauses, discourse))
       out.push(...compareClaims(p.clauses, text, lexicon))
       out.push(...choiceClaims(text, p.span, p.clauses, lexicon, choices))
+      out.push(...caseClaims(text, p.clauses, lexicon))
     }
   }
   return out

@@ -37,6 +37,8 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
     prose: false,
     known: new Set(),
     object: null,
+    state: null,
+    inItem: false,
   }
   let cueCount = 0
   const note = (u: Unit, cues: number) => {
@@ -44,6 +46,12 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
     cueCount += cues
   }
   const own = blocks.filter((b) => b.type === 'item' || b.type === 'paragraph')
+  readTable(
+    text,
+    blocks.filter((b) => b.type === 'row'),
+    state,
+    note,
+  )
   for (let i = 0; i < own.length;) {
     const block = own[i] as Block
     const end = block.type === 'item' ? familyEnd(own, i) : i + 1
@@ -62,6 +70,18 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
     doing: units.filter((u) => u.doing).length,
     orderedItems: own.filter((b) => b.ordered && b.depth === 0).length,
   }
+}
+
+/** "Read the visibility again" goes back where nothing follows it; where the text goes on it is a step of its own. */
+function settled(body: readonly Statement[], last = true): Statement[] {
+  return body.map((s, i) => {
+    const end = last && i === body.length - 1
+    if (s.do === 'goTo' && s.otherwise && !end) return s.otherwise
+    if (s.do === 'fork') return { ...s, arms: s.arms.map((a) => settled(a, false)) }
+    return s.do === 'ask'
+      ? { ...s, arms: s.arms.map((a, k) => ({ ...a, body: settled(a.body, end && k === s.arms.length - 1) })) }
+      : s
+  })
 }
 
 /** "Closing the kitchen:" names the list below it. */
@@ -122,9 +142,15 @@ function readItem(
   const before = state.body.length
   const scopeBefore = state.scope
   state.loopStart = null
-  if (interpret) {
+  const arrow = ARROW.exec(slice(text, item.span))
+  if (arrow && interpret && inner.length === 0) readArrow(text, item, arrow, state, interpret, note)
+  else if (interpret) {
     const sentences = interpret(item).flat()
-    sentences.forEach((said, k) => tell(said, sentences[k + 1] ?? null, state, k > 0))
+    sentences.forEach((said, k) => {
+      state.inItem = k > 0
+      tell(said, sentences[k + 1] ?? null, state, k > 0)
+    })
+    state.inItem = false
     for (const said of sentences)
       note(
         {
@@ -141,6 +167,74 @@ function readItem(
     note({ span: item.span, doing: false, asked: false, ordered: item.ordered, remark: false }, 0)
   }
   if (inner.length > 0) readInner(text, inner, state, scopeBefore, before, interpret, note)
+}
+
+const ARROW = /^(.{2,80}?)\s*(?:→|⇒|->|=>)\s*(?=\S)/u
+const STARTS_ASKING = /^(?:if|when|in case of|case)\s+/i
+
+/** "Person picked up → warm blankets": a condition and what is done then. */
+function readArrow(
+  text: string,
+  item: Block,
+  arrow: RegExpExecArray,
+  state: State,
+  interpret: Interpreter,
+  note: Note,
+): void {
+  const when = trimmed(text, { start: item.span.start, end: item.span.start + (arrow[1] as string).length })
+  const then = { start: item.span.start + arrow[0].length, end: item.span.end }
+  const words = slice(text, when).replace(STARTS_ASKING, '').replace(/\?$/, '')
+  const negative = /^(?:not|no|never)\s+/i.exec(words)
+  const question = words.slice(negative?.[0].length ?? 0).replace(/^\p{Ll}/u, (c) => c.toLocaleUpperCase('en'))
+  const answer = negative ? 'no' : 'yes'
+  const open = state.scope?.ask
+  const arm: Arm = { answer, body: [], source: [when] }
+  const same = open && open.arms.length === 1 && open.arms[0]?.answer !== answer && alike(open.question, question)
+  if (same) open.arms.push(arm)
+  else {
+    const ask: Ask = { do: 'ask', question: `${question}?`, source: [when], content: [], arms: [arm], item: state.item }
+    state.body.push(ask)
+    state.scope = { ask, subject: '', arm, outer: state.body, known: new Set(state.known) }
+  }
+  const scope = state.scope
+  inBody(state, arm.body, () =>
+    interpret({ ...item, span: then })
+      .flat()
+      .forEach((said, k, all) => tell(said, all[k + 1] ?? null, state, k > 0)),
+  )
+  state.scope = scope
+  note({ span: item.span, doing: true, asked: true, ordered: item.ordered, remark: false }, 1)
+}
+
+/** Half of the words of one are in the other. */
+function alike(a: string, b: string): boolean {
+  const words = (s: string) => s.toLowerCase().match(/\p{L}{3,}/gu) ?? []
+  const [x, y] = [words(a), new Set(words(b))]
+  return x.filter((w) => y.has(w)).length * 2 >= Math.min(x.length, y.size)
+}
+
+const ACTION_COLUMN =
+  /^(?:what|actions?|tasks?|steps?|activity|activities|to do|was|tätigkeit|schritt|qué|acción|paso)$/i
+const ACTOR_COLUMN = /^(?:who|by|role|roles|responsible|actor|person|wer|rolle|verantwortlich|quién|responsable)$/i
+
+/** A table of steps: a column that says what is done, perhaps one that says who does it. */
+function readTable(text: string, rows: readonly Block[], state: State, note: Note): void {
+  const [head, ...body] = rows
+  if (!head || body.length < 2) return
+  const name = (c: number): string => (head.cells[c] ? slice(text, head.cells[c] as Span).trim() : '')
+  const columns = head.cells.map((_, c) => c)
+  const numbered = body.every((r, i) => r.cells[0] && slice(text, r.cells[0]).replace(/\.$/, '') === String(i + 1))
+  const named = columns.filter((c) => ACTION_COLUMN.test(name(c)) && !(numbered && c === 0))
+  const what = named.at(-1) ?? -1
+  const who = columns.find((c) => ACTOR_COLUMN.test(name(c)) && c !== what) ?? -1
+  if (what < 0 || (!numbered && who < 0)) return
+  for (const r of body) {
+    const span = r.cells[what]
+    if (!span || span.end <= span.start) continue
+    const actor = who >= 0 && r.cells[who] ? slice(text, r.cells[who] as Span) : ''
+    state.body.push({ ...plainStep(text, { ...r, span }), actor: actor || null, doing: true, source: [r.span] })
+    note({ span: r.span, doing: true, asked: true, ordered: true, remark: false }, 0)
+  }
 }
 
 /** Items below an item: the arms of a question, the steps of an open condition, particulars, or steps of their own. */

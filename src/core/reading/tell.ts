@@ -46,6 +46,8 @@ export type Statement = Step | Ask | GoTo | Fork | Stop
 
 export type Scope = {
   readonly ask: Ask
+  /** What the question speaks of. */
+  readonly subject: string
   arm: Arm | null
   readonly outer: Statement[]
   readonly known: ReadonlySet<string>
@@ -55,19 +57,27 @@ export type State = {
   scope: Scope | null
   loopStart: Statement | null
   item: number | null
+  /** A sentence of the present item has been told already. */
+  inItem: boolean
   /** Inside a paragraph, not a list. */
   prose: boolean
   known: Set<string>
   /** What "it" and "them" last stood for. */
   object: string | null
+  /** The last thing said that is nothing to do: "after three attempts the account is locked". */
+  state: Action | null
 }
 
 /** Takes one saying into the tree. `follows` is true inside a paragraph, where a condition's scope may reach on. */
 export function tell(said: Said, upcoming: Said | null, state: State, follows: boolean): void {
   const has = (name: string) => said.cues.some((c) => c.name === name)
   if (has('note')) return
-  if (said.topic) state.object = said.topic
+  if (said.topic) {
+    state.object = said.topic
+    for (const w of said.topic.toLowerCase().split(' ')) state.known.add(w)
+  }
   if (has('last')) state.scope = null
+  askOfState(said, state)
   const { scope } = state
   const other = has('otherwise') || has('answer-no')
   if (scope && (other || has('answer-yes'))) {
@@ -87,6 +97,12 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
     addActions((scope.arm as Arm).body, said, state)
     return
   }
+  if (scope && condition && scope.arm && alsoAsks(scope, condition, said)) {
+    // "If it is too runny, ...; if it is too thick, ...": the second is asked when the first does not hold.
+    openArm(scope, 'other', [])
+    sayIn((scope.arm as Arm).body, said, upcoming, state)
+    return
+  }
   if (scope && follows && scope.arm && (said.goTo || continues(said, scope))) {
     sayIn(scope.arm.body, said, upcoming, state)
     return
@@ -95,12 +111,39 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
   sayIn(state.body, said, upcoming, state)
 }
 
+/** A second condition on the same thing, put beside the first. */
+function alsoAsks(scope: Scope, c: Condition, said: Said): boolean {
+  const [first] = scope.ask.arms
+  const alone = scope.ask.arms.length === 1 && first !== undefined && first.body.length > 0
+  const same = c.subject === 'it' || (c.subject !== '' && c.subject === scope.subject)
+  return (
+    alone &&
+    same &&
+    c.sure &&
+    !c.follows &&
+    !c.aboutIt &&
+    !said.cues.some((x) => x.name === 'next' || x.name === 'last')
+  )
+}
+
+/** "In that case call the office": a condition that was told as something that happens. */
+function askOfState(said: Said, state: State): void {
+  const asks = said.cues.some((c) => c.name === 'answer-yes') && !state.scope && state.state
+  if (!asks || !state.state) return
+  const { label, source, content } = state.state
+  const last = state.body.at(-1)
+  if (last?.do === 'step' && !last.doing && last.label === label) state.body.pop()
+  else if (last?.do === 'step' && last.detail === label) state.body[state.body.length - 1] = { ...last, detail: null }
+  state.body.push(openAsk({ question: `${label}?`, source, content, subject: '' }, state.body, state, state.item))
+}
+
 /** A sentence goes on inside an arm when it speaks of something that only the arm has brought up. */
 function continues(said: Said, scope: Scope): boolean {
   const arm = scope.arm as Arm
   if (arm.body.length === 0) return false
   const inArm = new Set(arm.body.flatMap((s) => ('content' in s ? s.content.slice(1) : [])))
   const last = arm.body.at(-1)
+  if (said.condition?.follows) return true
   if (said.condition?.aboutIt && last?.do === 'step' && last.doing) return true
   const spoken = said.condition ? said.condition.content.slice(0, 1) : (said.actions[0]?.content.slice(1, 2) ?? [])
   return spoken.some((w) => inArm.has(w) && !scope.known.has(w))
@@ -134,9 +177,14 @@ function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: Stat
   } else addActions(body, said, state)
 }
 
-function openAsk(c: Condition, outer: Statement[], state: State, item: number | null): Ask {
+function openAsk(
+  c: Pick<Condition, 'question' | 'source' | 'content' | 'subject'>,
+  outer: Statement[],
+  state: State,
+  item: number | null,
+): Ask {
   const ask: Ask = { do: 'ask', question: c.question, source: [c.source], content: c.content, arms: [], item }
-  state.scope = { ask, arm: null, outer, known: new Set(state.known) }
+  state.scope = { ask, subject: c.subject, arm: null, outer, known: new Set(state.known) }
   return ask
 }
 
@@ -197,6 +245,20 @@ const OPPOSITES = [
   ['early', 'late'],
   ['accept', 'reject'],
   ['more', 'less'],
+  ['green', 'red'],
+  ['small', 'large'],
+  ['small', 'big'],
+  ['correct', 'wrong'],
+  ['known', 'unknown'],
+  ['available', 'unavailable'],
+  ['positive', 'negative'],
+  ['under', 'over'],
+  ['hot', 'cold'],
+  ['approve', 'reject'],
+  ['agree', 'differ'],
+  ['right', 'left'],
+  ['free', 'taken'],
+  ['new', 'used'],
 ] as const
 
 const sharedShare = (a: readonly string[], b: readonly string[]): number => {
@@ -249,7 +311,27 @@ function addActions(body: Statement[], said: Said, state: State): void {
 }
 
 function addSteps(body: Statement[], said: Said, state: State): void {
+  for (const a of said.actions) if (!a.doing) state.state = a
   for (const a of said.actions.filter((x) => tellsAStep(x, state, body !== state.body))) {
+    const before = body.at(-1)
+    // In an item with a step, what only says more is its detail.
+    if (
+      !a.doing &&
+      !state.prose &&
+      body === state.body &&
+      before?.do === 'step' &&
+      before.doing &&
+      before.item === state.item &&
+      state.inItem
+    ) {
+      body[body.length - 1] = {
+        ...before,
+        detail: [before.detail, a.label].filter(Boolean).join('; '),
+        source: [...before.source, a.source],
+      }
+      state.state = a
+      continue
+    }
     const step = stepOf(a, state.item, state.object)
     // "it" goes on standing for the same thing until another thing is named.
     if (a.object || !/\b(?:it|them)\b/.test(a.label)) state.object = a.object

@@ -5,6 +5,7 @@ import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { verbReading } from './verbs'
 import {
+  ADVERBS,
   CONJUNCTIONS,
   DETERMINERS,
   PREPOSITIONS,
@@ -99,12 +100,23 @@ const withoutLead = (words: readonly Tagged[]): readonly Tagged[] => {
 export function objectOf(words: readonly Word[], lexicon: Lexicon): string | null {
   const rest = words.slice(1)
   const stop = rest.findIndex((w) => PREPOSITIONS.has(w.lower) || !isWord(w) || CONJUNCTIONS.has(w.lower))
-  // "the sailing and the place": no one thing.
-  if (stop >= 0 && CONJUNCTIONS.has((rest[stop] as Word).lower)) return null
+  const end = rest[stop]
+  // "the sailing and the place", "a spoon of water", "flour, water and salt": no one thing, or another.
+  if (
+    end &&
+    (CONJUNCTIONS.has(end.lower) ||
+      end.lower === 'of' ||
+      (end.text === ',' && rest.slice(stop).some((w) => w.lower === 'and')))
+  )
+    return null
   const phrase = (stop < 0 ? rest : rest.slice(0, stop)).filter((w) => !DETERMINERS.has(w.lower) && w.lower !== 'one')
   // "tag the jacket red": red is what becomes of it.
   while (phrase.length > 1 && lexicon.adjectives.has(phrase.at(-1)?.lower ?? '')) phrase.pop()
-  const usable = phrase.length > 0 && phrase.length <= 3 && !phrase.some((w) => PRONOUNS.has(w.lower))
+  const usable =
+    phrase.length > 0 &&
+    phrase.length <= 3 &&
+    !phrase.some((w) => PRONOUNS.has(w.lower) || ADVERBS.has(w.lower)) &&
+    !isActorPhrase(phrase, lexicon)
   return usable ? joined(phrase) : null
 }
 

@@ -2,7 +2,7 @@
 import type { Span } from '../../text'
 import type { AboutClaim, CaseClaim, Claim, Named, OptionClaim } from '../claims'
 import { chanceIn } from './chance'
-import { contentOf } from './action'
+import { actionOf, contentOf } from './action'
 import { joined, labelOf, capitalised } from './label'
 import { bare, itemsOf, keyOf, mention, objectAndRest, wordsOfClause } from './phrases'
 import type { Clause } from './parse'
@@ -11,9 +11,15 @@ import { isWord, wordsOf, type Lexicon } from './words'
 
 const OPTIONS = /\b(?:options?|choices?|ways?|alternatives?|possibilities|offers?|candidates?|solutions?)\b/i
 /** What the sentences before have put to choice. */
-export type Choices = { of: Named | null; options: readonly Named[]; current: Named | null }
+export type Choices = {
+  of: Named | null
+  options: readonly Named[]
+  current: Named | null
+  /** How many options were announced without their names. */
+  awaited: number
+}
 
-export const noChoices = (): Choices => ({ of: null, options: [], current: null })
+export const noChoices = (): Choices => ({ of: null, options: [], current: null, awaited: 0 })
 
 export function choiceClaims(
   text: string,
@@ -22,23 +28,34 @@ export function choiceClaims(
   lexicon: Lexicon,
   state: Choices,
 ): Claim[] {
-  const found = optionsIn(text, sentence, clauses, lexicon)
+  const found = optionsIn(text, sentence, clauses, lexicon, state)
   const out: Claim[] = []
-  if (found && found.options.length > 0 && state.options.length === 0) {
+  if (found && state.options.length === 0) {
     state.options = found.options
-    state.of = found.of
+    state.of = found.of ?? state.of
+    if (found.options.length === 0) state.awaited = countIn(text.slice(sentence.start, sentence.end))
+    if (/^(?:way|option-n|named-later)$/.test(found.rule)) state.current = found.options.at(-1) ?? null
     out.push(found)
-    if (found.rule === 'or-question' || found.rule === 'named') return out
-    if (!clauses.some((c) => chanceIn(text, c))) return out
-  } else if (found && state.options.length < 5 && /^(?:can-or|option-n|way)$/.test(found.rule)) {
+    const goesOn = found.rule === 'way' || found.rule === 'named-later' || clauses.some((c) => chanceIn(text, c))
+    if (!goesOn) return out
+  } else if (found && state.options.length < 5 && /^(?:can-or|option-n|way|named-later)$/.test(found.rule)) {
     const fresh = found.options.filter((o) => !state.options.some((x) => x.key === o.key))
     state.options = [...state.options, ...fresh]
-    state.current = fresh.at(-1) ?? state.current
-    if (fresh.length > 0) out.push({ ...found, options: fresh })
+    if (fresh.length > 0) {
+      state.current = fresh.at(-1) ?? state.current
+      out.push({ ...found, options: fresh })
+    }
     if (found.rule === 'option-n') return out
   }
+  if (found && (found.rule === 'way' || found.rule === 'named-later')) state.current = found.options.at(-1) ?? null
   if (state.options.length > 0) out.push(...aboutClaims(text, clauses, lexicon, state))
   return out
+}
+
+const COUNTS = ['two', 'three', 'four', 'five']
+const countIn = (said: string): number => {
+  const word = COUNTS.findIndex((c) => new RegExp(`\\b${c}\\b`, 'i').test(said))
+  return word < 0 ? 3 : word + 2
 }
 
 const named = (words: readonly Tagged[]): Named => {
@@ -52,7 +69,13 @@ const named = (words: readonly Tagged[]): Named => {
 }
 
 /** The options a sentence puts, and what they are options of. */
-function optionsIn(text: string, sentence: Span, clauses: readonly Clause[], lexicon: Lexicon): OptionClaim | null {
+function optionsIn(
+  text: string,
+  sentence: Span,
+  clauses: readonly Clause[],
+  lexicon: Lexicon,
+  state: Choices,
+): OptionClaim | null {
   const base = { relation: 'option', span: sentence } as const
   const said = text.slice(sentence.start, sentence.end)
   const words = tagged(wordsOf(text, sentence), lexicon)
@@ -93,7 +116,7 @@ function optionsIn(text: string, sentence: Span, clauses: readonly Clause[], lex
       weight: 0.8,
     }
   }
-  return canOr(base, clauses, said)
+  return canOr(base, clauses, said, state.of !== null) ?? namedLater(base, clauses, state)
 }
 
 /** "Should we fix the roof now or wait until next year?", "Mountains or sea this year?" */
@@ -119,10 +142,11 @@ function canOr(
   base: { readonly relation: 'option'; readonly span: Span },
   clauses: readonly Clause[],
   said: string,
+  announced: boolean,
 ): OptionClaim | null {
   const mains = clauses.filter((c) => c.sub === null && !c.relative && c.verb)
   const [first] = mains
-  const opened = /^or\b/i.test(said)
+  const opened = /^or\b/i.test(said) || announced
   if (!first?.verb || !/^(?:can|could|may|might|must)$/.test(first.verb.modal ?? '') || (first.verb.passive && !opened))
     return null
   const alternatives = mains.filter((c) => c === first || c.joint === 'or')
@@ -135,7 +159,7 @@ function canOr(
     return {
       ...base,
       of: named(alternatives.flatMap((c, i) => [...(i > 0 ? [orWord(c)] : []), ...phrase(c)])),
-      options: alternatives.map((c) => named(phrase(c))),
+      options: alternatives.map((c, i) => named(i > 0 ? withNoun(phrase(c), phrase(first)) : phrase(c))),
       rule: 'can-or',
       weight: 0.7,
     }
@@ -149,6 +173,23 @@ function canOr(
   }
   return opened ? { ...base, of: null, options: [named(object)], rule: 'can-or', weight: 0.7 } : null
 }
+/** "... between two vaccines. Vaccine A costs ...": an option that is named as the text goes on. */
+function namedLater(
+  base: { readonly relation: 'option'; readonly span: Span },
+  clauses: readonly Clause[],
+  state: Choices,
+): OptionClaim | null {
+  if (state.of === null || state.options.length >= Math.max(2, state.awaited)) return null
+  const head = singleHead(state.of.key)
+  const subject = clauses.find((c) => c.sub === null && c.verb)?.subject ?? []
+  const m = mention(subject)
+  const words = m.key.split(' ')
+  const hasHead = words.length > 1 && (words[0] === head || words.at(-1) === head)
+  const definite = state.awaited > 0 && subject[0]?.lower === 'the' && words.length > 1
+  if (m.pronoun || !(hasHead || definite) || state.options.some((o) => o.key === m.key)) return null
+  return { ...base, of: null, options: [m], rule: 'named-later', weight: 0.7 }
+}
+const singleHead = (key: string): string => key.split(' ').at(-1) ?? ''
 const orWord = (c: Clause): Tagged => ({
   start: c.start,
   end: c.start,
@@ -171,8 +212,18 @@ function splitOr(words: readonly Tagged[], list: boolean): Tagged[][] {
     else (out.at(-1) as Tagged[]).push(w)
   }
   return out
+    .map((p, i) => (i > 0 ? withNoun(p, out[0] as Tagged[]) : p))
     .map((p) => bare(p).filter((w, i) => !(i === 0 && (w.tag === 'to' || w.tag === 'sub'))))
     .filter((p) => p.some(isWord))
+}
+
+/** "buy a van or rent one": the van. */
+function withNoun(words: readonly Tagged[], first: readonly Tagged[]): Tagged[] {
+  const at = words.findIndex((w) => w.lower === 'one')
+  const noun = first.findLast((w) => w.tag === 'noun')
+  return at >= 0 && noun && words[at + 1]?.tag !== 'noun'
+    ? [...words.slice(0, at), noun, ...words.slice(at + 1)]
+    : [...words]
 }
 
 /** What clauses say of the options known so far. */
@@ -183,13 +234,13 @@ function aboutClaims(
   state: Choices,
 ): (AboutClaim | CaseClaim)[] {
   const out: AboutClaim[] = []
-  const mains = clauses.filter((c) => c.sub === null && !c.relative)
+  const mains = clauses.filter((c) => (c.sub === null || c.sub === 'while' || c.sub === 'whereas') && !c.relative)
   for (const c of clauses) {
     const known = optionOf(c, lexicon, state)
     if (known) state.current = known
     const option = state.current
     if (!option) continue
-    if (c.sub !== null && !(c.sub === 'that' && chanceIn(text, before(clauses, c)))) continue
+    if (c.sub !== null && !mains.includes(c) && !(c.sub === 'that' && chanceIn(text, before(clauses, c)))) continue
     const chance = chanceIn(text, {
       start: c.start,
       end: clauses.filter((x) => x.start > c.start).at(0)?.start ?? c.end,
@@ -198,7 +249,12 @@ function aboutClaims(
       out.push(...chances(text, c, clauses, option, lexicon))
       continue
     }
-    if (c.sub !== null || (c.relative && chanceIn(text, c))) continue
+    const puts =
+      mains.includes(c) &&
+      state.options.some((o) => o.span.start >= c.start && o.span.end <= c.end) &&
+      state.awaited > 0 &&
+      c.verb?.modal !== null
+    if ((c.sub !== null && !mains.includes(c)) || puts) continue
     if (c.relative || mains.includes(c)) out.push(...told(c, option, known !== null, lexicon))
   }
   return out
@@ -217,7 +273,9 @@ function optionOf(c: Clause, lexicon: Lexicon, state: Choices): Named | null {
   const all = state.options.map((o) => ({ o, words: own(o) }))
   const scored = all.map(({ o, words: mine }) => {
     const unique = [...mine].filter((w) => all.every((x) => x.o === o || !x.words.has(w)))
-    return { o, hits: unique.filter((w) => content.has(w)).length }
+    const [head] = mine
+    const byHead = head !== undefined && unique.includes(head) && content.has(head)
+    return { o, hits: unique.filter((w) => content.has(w)).length + (byHead ? 0.5 : 0) }
   })
   const best = scored.toSorted((a, b) => b.hits - a.hits)
   const [first, second] = best
@@ -277,13 +335,11 @@ function clauseLabel(c: Clause, lexicon: Lexicon): Named {
     ...(c.verb?.words.filter((w) => w.tag !== 'aux' || c.verb?.copula === false) ?? []).filter((w) => w.tag !== 'aux'),
     ...c.rest,
   ]
-  void lexicon
   return named(words)
 }
 
 /** A plain statement about an option: its cost, what it has, what it does. */
 function told(c: Clause, option: Named, bySubject: boolean, lexicon: Lexicon): AboutClaim[] {
-  void lexicon
   const { verb } = c
   const words = verb
     ? [
@@ -300,12 +356,11 @@ function told(c: Clause, option: Named, bySubject: boolean, lexicon: Lexicon): A
       : c.rest
   const own = words.filter((w) => w.tag !== 'rel')
   const owning = verb && /^(?:have|mean|offer)$/.test(verb.base) && bySubject && !verb.negative
-  const label = named(owning ? c.rest : own)
-  if (label.key === '') return []
-  void objectAndRest
-  void mention
-  return [
-    {
+  const parts = owning ? itemsOf(c.rest) : [own]
+  return parts
+    .map(named)
+    .filter((label) => label.key !== '')
+    .map((label) => ({
       relation: 'about',
       option,
       text: { ...label, label: capitalised(label.label) },
@@ -315,6 +370,56 @@ function told(c: Clause, option: Named, bySubject: boolean, lexicon: Lexicon): A
       rule: 'said-of',
       span: { start: c.start, end: c.end },
       weight: 0.4,
-    },
-  ]
+    }))
+}
+
+const MEASURED = /^(?:below|above|under|over|between|up|less|more|at|from|with|without|in|for|within|outside)$/
+const CASES = /\b(?:depends? on|whether|according to|by (?:age|weight|size|length|height))\b/i
+const COMPARES = /^(?:below|above|under|over|between|up|less|more|than|least|most|from)$/
+
+/** "Above three metres the sailing is cancelled", "Applicants under 18 cannot join": a case and what follows from it. */
+export function caseClaims(text: string, clauses: readonly Clause[], lexicon: Lexicon): CaseClaim[] {
+  const asked = CASES.test(text)
+  const out: CaseClaim[] = []
+  for (const [i, c] of clauses.entries()) {
+    if (c.sub !== null || c.relative || !c.verb) continue
+    const when = caseOf(c, clauses[i - 1] ?? null, asked)
+    const then = when ? actionOf({ ...c, front: [] }, lexicon) : null
+    if (!when || !then || then.label === '') continue
+    out.push({
+      relation: 'case',
+      when: { ...named(when.words), span: when.span },
+      then: { label: then.label, key: keyOf(then.label), span: { start: c.start, end: c.end }, pronoun: null },
+      rule: 'case',
+      span: { start: when.span.start, end: c.end },
+      weight: when.sure ? 0.7 : 0.4,
+    })
+  }
+  return out
+}
+
+type Case = { readonly words: readonly Tagged[]; readonly span: Span; readonly sure: boolean }
+function caseOf(c: Clause, before: Clause | null, asked: boolean): Case | null {
+  const spanOf = (words: readonly Tagged[]) => ({ start: words[0]?.start ?? c.start, end: words.at(-1)?.end ?? c.end })
+  const measured = (words: readonly Tagged[]) =>
+    words.some((w) => w.tag === 'num') && words.some((w) => COMPARES.test(w.lower))
+  const [first] = c.front
+  if (first && MEASURED.test(first.lower) && (measured(c.front) || asked)) {
+    const words = /^(?:with|in|for|at)$/.test(first.lower) ? c.front.slice(1) : c.front
+    return { words, span: spanOf(c.front), sure: measured(c.front) }
+  }
+  const prep = c.subject.findIndex((w, i) => i > 0 && /^(?:below|above|under|over|between)$/.test(w.lower))
+  if (prep > 0 && measured(c.subject)) {
+    const words = c.subject.slice(prep)
+    return { words, span: spanOf(words), sure: true }
+  }
+  if (!asked) return null
+  if (before?.sub === 'if') {
+    const verbs = before.verb?.words.filter((w) => w.tag === 'verb') ?? []
+    const words = [...before.subject.filter((w) => w.tag !== 'pron'), ...verbs, ...before.rest]
+    return words.length > 0 ? { words, span: { start: before.start, end: before.end }, sure: false } : null
+  }
+  return c.verb?.base === 'mean' && c.subject.length > 0
+    ? { words: c.subject, span: spanOf(c.subject), sure: false }
+    : null
 }

@@ -16,6 +16,10 @@ export type Condition = {
   readonly sure: boolean
   /** Speaks of "it", doing something: of what has just been named, more likely than of the question before. */
   readonly aboutIt: boolean
+  /** Head of what it speaks of; "it" for a pronoun. */
+  readonly subject: string
+  /** "still", "then", "again": speaks of what the sentence before has changed. */
+  readonly follows: boolean
 }
 
 const OPPOSITE_SUBJECT: Readonly<Record<string, string>> = { nobody: 'Somebody', nothing: 'Anything', none: 'Any' }
@@ -54,6 +58,8 @@ export function conditionOf(clause: Clause, inverted: boolean, sure: boolean, le
       lexicon,
     ),
     sure,
+    subject: first && IT.test(first.lower) ? 'it' : (contentOf(subject, lexicon).at(-1) ?? ''),
+    follows: [...(verb?.words ?? []), ...clause.rest].some((w) => /^(?:still|then|again|now|yet)$/.test(w.lower)),
     aboutIt: first !== undefined && IT.test(first.lower) && verb !== null && !verb.copula && !verb.passive,
   }
 }
@@ -86,6 +92,8 @@ export function questionOf(words: readonly Word[], lexicon: Lexicon): Condition 
     content: contentOf(rest, lexicon),
     sure: true,
     aboutIt: false,
+    subject: '',
+    follows: false,
   }
 }
 
@@ -98,5 +106,7 @@ export function narrowed(words: readonly Tagged[], lexicon: Lexicon): Condition 
     content: contentOf(words, lexicon),
     sure: true,
     aboutIt: false,
+    subject: '',
+    follows: false,
   }
 }

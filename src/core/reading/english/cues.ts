@@ -57,10 +57,11 @@ export const cues: readonly Cue[] = [
   },
   {
     name: 'otherwise',
-    pattern: /^(?:otherwise|or else|else|in all other cases|in any other case|everything else|failing that)\b,?/i,
+    pattern:
+      /^(?:otherwise|or else|else|in all other cases|in any other case|everything else|failing that|(?:anything|everything|anyone) (?:else|bigger|larger|smaller|more|less|longer|shorter|heavier|higher|lower|later|older)|the rest)\b(?! of),?/i,
     because: 'otherwise',
-    examples: ['Otherwise, close the bow door', 'Or else wait'],
-    counter: ['Elsewhere the rule holds'],
+    examples: ['Otherwise, close the bow door', 'Or else wait', 'Anything bigger, call the bridge'],
+    counter: ['Elsewhere the rule holds', 'The rest of the crew waits'],
   },
   {
     name: 'if',

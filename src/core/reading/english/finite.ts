@@ -39,6 +39,7 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
   let mood: Mood = null
   let pending = false
   let interposed = false
+  let mainSeen = false
   for (let from = 0; from < all.length;) {
     const first = all[from] as Draft
     if (isBoundary(first) && first.tag !== 'rel' && first.tag !== 'sub') {
@@ -50,16 +51,19 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
     while (to < all.length && !isBoundary(all[to] as Draft)) to++
     const opener = first.tag === 'rel' || first.tag === 'sub' ? first : all[from - 1]
     const finite = all.slice(from, to).findIndex((w) => w.finite)
-    const at =
+    const at: number =
       finite >= 0
         ? from + finite
         : bestVerb({ all, from, to, opener, mood, pending, interposed, start: firstWord(all, from, to) }, lexicon)
     if (at >= 0) {
       if (finite < 0) mark(all[at] as Draft)
-      mood = moodOf(all, at, firstWord(all, from, to) === at, mood)
+      // What stands behind a fronted "if" or "when" clause starts afresh.
+      const fronted = first.tag === 'sub' && !mainSeen
+      mood = fronted ? null : moodOf(all, at, firstWord(all, from, to) === at, mood)
+      mainSeen = mainSeen || first.tag !== 'sub'
       pending = first.tag === 'rel' && pending
       interposed = false
-      alsoAfterPronouns(all, from, to)
+      if (!/^(?:let|make|help|have)$/.test((all[at] as Draft).base)) alsoAfterPronouns(all, from, to)
     } else {
       const adverbs = all.slice(from, to).every((w) => w.tag === 'adv')
       interposed = pending && (adverbs || first.tag === 'prep')
@@ -169,7 +173,8 @@ function atStart(s: Segment, w: Draft): number {
   return w.strength === 'rare' && !startsNounPhrase(next) ? 0 : 1.5
 }
 
-const isEnd = (next: Draft | undefined): boolean => !next || next.tag === 'mark' || next.tag === 'conj'
+const isEnd = (next: Draft | undefined): boolean =>
+  !next || (next.tag === 'mark' && !isQuote(next)) || next.tag === 'conj'
 
 const afterPronoun = (pronoun: Draft, w: Draft): number =>
   /^(?:me|him|us|them)$/.test(pronoun.lower)
@@ -223,7 +228,7 @@ function ahead(s: Segment, i: number, lexicon: Lexicon): number {
   const w = s.all[i] as Draft
   const next = s.all[i + 1]
   if (w.form === 'ed' && lexicon.adjectives.has(w.lower)) return -1.5
-  if (!next || next.tag === 'mark') return 0
+  if (!next || (next.tag === 'mark' && !isQuote(next))) return 0
   if (next.lower === 'of') return w.strength === 'only' ? 0 : w.strength === 'leaning' ? -1 : -2.5
   if (next.tag === 'aux' || next.tag === 'modal') return -4
   if (startsNounPhrase(next)) return 2

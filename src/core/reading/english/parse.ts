@@ -214,8 +214,7 @@ function joined(list: readonly Piece[]): Clause[] {
       if (pending && !hard && pending.sub === null && between.every((d) => d.relative || d.sub !== null)) {
         if (
           f === 0 &&
-          joint !== '' &&
-          /^(?:,|and|or)$/.test(joint) &&
+          /^(?:,|and|or|)$/.test(joint) &&
           between.every((d) => d.relative) &&
           !isFront(pending.words) &&
           (between.length > 0 || pending.interrupted)
@@ -362,7 +361,8 @@ function frontEnd(ahead: readonly Tagged[]): number {
 }
 
 const BE = /^(?:is|are|was|were|be|been|being|am|isn't|aren't|wasn't|weren't)$/
-const SEMI = /^(?:need|allow|require|oblige|expect|suppose|ask|tend|continue|begin|start|try|want|help|able|due)$/
+const SEMI =
+  /^(?:forget|remember|need|allow|require|oblige|expect|suppose|ask|tend|continue|begin|start|try|want|help|able|due)$/
 
 function verbGroup(words: readonly Tagged[], f: number): { group: VerbGroup; end: number } {
   let i = f
@@ -409,7 +409,10 @@ function verbGroup(words: readonly Tagged[], f: number): { group: VerbGroup; end
       words: own,
       base: BE.test(main.lower) ? 'be' : main.base,
       modal,
-      negative: own.some((w) => w.tag === 'neg' || /n't$/.test(w.lower) || w.lower === 'cannot'),
+      // "Do not forget to" asks for it.
+      negative:
+        own.some((w) => w.tag === 'neg' || /n't$/.test(w.lower) || w.lower === 'cannot') &&
+        !own.some((w) => w.base === 'forget'),
       passive: be && main.tag === 'verb' && main.form === 'ed',
       imperative:
         f === firstContent(words) &&

@@ -71,7 +71,7 @@ export function mention(words: readonly Tagged[]): Mention {
       ? (own[0] as Tagged).lower
       : null
   const label = labelOf(own)
-  return { label, key: keyOf(own.map((w) => w.lower).join(' ')), span, pronoun }
+  return { label, key: keyOf(own.map((w) => (w.tag === 'num' ? w.text : w.lower)).join(' ')), span, pronoun }
 }
 export const mentions = (words: readonly Tagged[]): Mention[] =>
   itemsOf(words)
@@ -87,6 +87,7 @@ const NO_KEY = new Set(
 /** "the mooring lines" and "Mooring line" have the same key. */
 export const keyOf = (words: string): string =>
   words
+    .replace(/(?<=\p{L} )A(?=\s|$)/gu, 'ª')
     .toLowerCase()
     .split(/[^\p{L}\p{M}\p{N}'’.%-]+/u)
     .filter((w) => w !== '' && !NO_KEY.has(w))

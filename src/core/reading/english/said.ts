@@ -332,7 +332,9 @@ class Teller {
     }
     if (!c.verb && this.clauses[i + 1]?.joint === ':' && this.heads(c, this.clauses[i + 1] as Clause)) return i
     const told = this.action(c, [])
-    const action = this.actor && told.doing && !told.actor ? { ...told, actor: this.actor } : told
+    const acted = this.actor && told.doing && !told.actor ? { ...told, actor: this.actor } : told
+    const action = this.lead ? { ...acted, source: { ...acted.source, start: this.lead.start } } : acted
+    this.lead = null
     if (action.label !== '') {
       this.now.actions.push(action)
       const either =
@@ -350,6 +352,8 @@ class Teller {
   }
 
   private actor: string | null = null
+  /** Words in front of a colon that only name the step. */
+  private lead: Span | null = null
   /** "Bridge: press the button" names who acts, "Small spill: throw sand" when it is done. */
   private heads(c: Clause, next: Clause): boolean {
     const words = [...c.front, ...c.rest].filter(isWord)
@@ -358,7 +362,7 @@ class Teller {
     else if (words.some((w) => SIZES.test(w.lower))) {
       if (this.started) this.open(c.start)
       this.now.condition = narrowed(words, this.lexicon)
-    } else return false
+    } else this.lead = { start: words[0]?.start ?? c.start, end: words.at(-1)?.end ?? c.end }
     return true
   }
 

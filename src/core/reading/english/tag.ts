@@ -139,6 +139,8 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   const l = w.lower
   if (!isWord(w)) return 'mark'
   if (/^\p{N}/u.test(w.text) || NUMBERS.has(l)) return 'num'
+  // "Vaccine A", "Berth B"
+  if (/^[A-H]$/.test(w.text) && i > 0 && before?.tag === 'noun') return 'num'
   if (l === 'to') return infinitive(all, i) ? 'to' : 'prep'
   if (l === 'not' || l === 'never' || l === 'cannot') return l === 'cannot' ? 'modal' : 'neg'
   if (MODALS.has(l) || /^(?:can|won|must|should|could|would|need)n't$|^can't$/.test(l))
