@@ -75,7 +75,14 @@ function scoreOf(
   const shared = [...degree.values()].filter((n) => n > 1).length / nodes.length
   const defined = claims.filter((c) => c.rule === 'definition').length
   const doing = read.told.doing / Math.max(1, read.told.units.length)
-  const compared = read.claims.filter((c) => c.relation === 'compare' && c.weight >= 0.8).length
+  // Anything can be said as one thing acting on another; where the text compares, chooses or divides, that comes first.
+  const elsewhere = read.claims.filter(
+    (c) =>
+      (c.relation === 'compare' && c.weight >= 0.6) ||
+      c.relation === 'option' ||
+      (c.relation === 'child' && c.weight >= 0.7) ||
+      (c.relation === 'about' && c.probability !== null),
+  ).length
   const perSentence = Math.min(1.5, links.length / sentences)
   const score =
     0.12 +

@@ -179,10 +179,13 @@ function fromLists(read: ReadText): Built | null {
 
 /** Questions that lead to questions or to an answer, with no step between. */
 function fromChain(read: ReadText): Built | null {
-  const asks = read.told.body.filter((s): s is Ask => s.do === 'ask')
+  // A question without answers in front is the title: "Which ticket?"
+  const [opening] = read.told.body
+  const body = opening?.do === 'ask' && opening.arms.length === 0 ? read.told.body.slice(1) : read.told.body
+  const asks = body.filter((s): s is Ask => s.do === 'ask')
   const count = (list: readonly Statement[]): number =>
     list.reduce((n, s) => n + (s.do === 'ask' ? 1 + s.arms.reduce((m, a) => m + count(a.body), 0) : 0), 0)
-  if (asks.length === 0 || asks.length < read.told.body.length || count(asks) < 2) return null
+  if (asks.length === 0 || asks.length < body.length || count(asks) < 2) return null
   if (asks.some((a) => a.arms.length < 2) || asks.some((a) => deepSteps(a))) return null
   const tree = new Growing()
   const byItem = new Map<number, Ask>(asks.flatMap((a) => (a.item === null ? [] : [[a.item, a] as const])))

@@ -216,8 +216,8 @@ function setNames(claims: readonly CompareClaim[]): Named[] {
   if (names.length < 2 && claims.some((c) => c.how === 'shared' && c.sets.length === 0)) {
     // "Both shout": the two things that the other sentences are about.
     const subjects = claims.filter((c) => c.how === 'own').flatMap((c) => c.sets.filter((n) => !n.pronoun))
-    const keys = [...new Set(subjects.map((n) => n.key))]
-    if (keys.length === 2) subjects.forEach(add)
+    const named = subjects.filter((n) => !/^(?:people|everybody|one)$/.test(n.key))
+    if (new Set(named.map((n) => n.key)).size === 2) named.forEach(add)
   }
   return names
 }

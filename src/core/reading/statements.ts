@@ -30,7 +30,7 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
   const out: Statement[] = []
   const units: Unit[] = []
   const state: State = {
-    body: out,
+    body: settled(out),
     scope: null,
     loopStart: null,
     item: null,
@@ -64,7 +64,7 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
     i = end
   }
   return {
-    body: out,
+    body: settled(out),
     units,
     cueCount,
     doing: units.filter((u) => u.doing).length,

@@ -295,7 +295,11 @@ const loopContent = (body: readonly Statement[], state: State): readonly string[
 }
 
 /** In running prose a sentence that tells nothing to do is no step; in a list, or as an answer, it is what it says. */
-const tellsAStep = (a: Action, state: State, isAnswer: boolean): boolean => a.doing || isAnswer || !state.prose
+const tellsAStep = (a: Action, said: Said, state: State, isAnswer: boolean): boolean =>
+  a.doing ||
+  isAnswer ||
+  !state.prose ||
+  (a.happens && said.cues.some((c) => /^(?:first|next|last|meanwhile)$/.test(c.name)))
 
 function addActions(body: Statement[], said: Said, state: State): void {
   const last = body.at(-1)
@@ -312,7 +316,7 @@ function addActions(body: Statement[], said: Said, state: State): void {
 
 function addSteps(body: Statement[], said: Said, state: State): void {
   for (const a of said.actions) if (!a.doing) state.state = a
-  for (const a of said.actions.filter((x) => tellsAStep(x, state, body !== state.body))) {
+  for (const a of said.actions.filter((x) => tellsAStep(x, said, state, body !== state.body))) {
     const before = body.at(-1)
     // In an item with a step, what only says more is its detail.
     if (
@@ -322,7 +326,7 @@ function addSteps(body: Statement[], said: Said, state: State): void {
       before?.do === 'step' &&
       before.doing &&
       before.item === state.item &&
-      state.inItem
+      (state.inItem || (said.actions.indexOf(a) > 0 && a.actor === null))
     ) {
       body[body.length - 1] = {
         ...before,
@@ -354,8 +358,11 @@ function addSteps(body: Statement[], said: Said, state: State): void {
 }
 
 /** "it" and "them" stand for the last thing something was done to, where the number agrees. */
-const withObject = (label: string, object: string | null): string =>
-  object === null ? label : label.replace(/s$/.test(object) ? /(?<=\s)them\b/ : /(?<=\s)it\b/, object)
+const withObject = (label: string, object: string | null): string => {
+  const named = object === null ? label : label.replace(/s$/.test(object) ? /(?<=\s)them\b/ : /(?<=\s)it\b/, object)
+  // "Pour it over the flour", with nothing certain to stand for it: pour over the flour.
+  return named.replace(/^(\S+) (?:it|them) (?=\S+ \S+)/, '$1 ')
+}
 
 const stepOf = (a: Action, item: number | null, object: string | null): Step => ({
   do: 'step',

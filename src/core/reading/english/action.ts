@@ -23,6 +23,8 @@ export type Action = {
   readonly doing: boolean
   /** Told as something to do: an imperative, a passive, "must", "you"; not merely that somebody does it. */
   readonly asked: boolean
+  /** Something that takes place, though nobody is said to do it: "the dough rests". */
+  readonly happens: boolean
   readonly source: Span
   /** Content words in their base forms. */
   readonly content: readonly string[]
@@ -45,6 +47,7 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     actor,
     doing,
     asked: doing && asked,
+    happens: verb !== null && !verb.copula && !verb.told && !STATES.has(verb.base),
     source,
     content: contentOf(of, lexicon),
     object: doing ? objectOf(of, lexicon) : null,
@@ -82,7 +85,7 @@ function withoutCapital(clause: Clause): readonly Tagged[] {
 
 /** Verbs that say how things are, whoever their subject is. */
 const STATES = new Set(
-  'have like love want know think believe feel hope own mean seem belong consist exist live agree look'.split(' '),
+  'have like love want know think believe feel hope own mean seem belong consist exist live agree'.split(' '),
 )
 
 function headWord(clause: Clause): Word {

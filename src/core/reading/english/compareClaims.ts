@@ -39,7 +39,16 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
     subject.filter((w) => !/^(?:both|all|only|alone|alike|each|three|two|of|them)$/.test(w.lower) || w.tag === 'noun'),
   ).filter((m) => !m.pronoun && !EVERY.test(m.key))
   const unlike = c.front.findIndex((w) => /^(?:unlike|like)$/.test(w.lower))
-  const members = membersOf(c, lexicon)
+  // "In summer we load salt": the sets are times or places, and all of the clause is said of them.
+  const leading = c.front.length > 0 || c.joint !== 'and' ? c.front : (before?.front ?? [])
+  const front = /^(?:unlike|like)$/.test(leading[0]?.lower ?? '') ? [] : leading.filter((w) => w.tag !== 'adv')
+  const places = mentions(
+    front.filter((w) => (w.tag !== 'prep' && !/^(?:alike|both|and|also)$/.test(w.lower)) || w.lower === 'and'),
+  )
+  const placed =
+    (places.length > 0 && front[0]?.tag === 'prep' && !/^(?:the|a|an)$/.test(subject[0]?.lower ?? 'x')) ||
+    (places.length > 0 && c.front.length === 0)
+  const members = placed ? wholeOf(c, lexicon) : membersOf(c, lexicon)
   if (unlike >= 0 && c.front[unlike]?.lower === 'unlike')
     return {
       ...base,
@@ -52,17 +61,12 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
   const common = /\bin common\b/i.test(text.slice(c.start, c.end)) || verb.base === 'share'
   if (common && (named.length > 1 || subject.some((w) => EVERY.test(w.lower))))
     return { ...base, how: 'shared', sets: named, members, rule: 'in-common', weight: 0.9 }
+  if (placed && places.length > 1) return { ...base, how: 'shared', sets: places, members, rule: 'both', weight: 0.8 }
   if ((both && named.length !== 1) || (named.length > 1 && listsSets(subject))) {
     const sure = both ? 0.85 : 0.4
     return { ...base, how: 'shared', sets: named, members, rule: both ? 'both' : 'list', weight: sure }
   }
-  const listed = c.front.some((w) => w.lower === 'and')
-    ? mentions(c.front.filter((w) => w.tag !== 'prep' && w.lower !== 'alike'))
-    : []
-  if (named.length === 0 && listed.length > 1)
-    return { ...base, how: 'shared', sets: listed, members, rule: 'both', weight: 0.8 }
   if (only && named.length === 1) return { ...base, how: 'only', sets: named, members, rule: 'only', weight: 0.8 }
-  const places = mentions(c.front.filter((w) => w.tag !== 'prep'))
   if (named.length === 0 && places.length === 0 && !subject.some((w) => w.tag === 'pron')) return null
   const contrast =
     c.sub !== null ||
@@ -72,7 +76,7 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
     )
   const not = verb.negative && c.rest.filter(isWord).length === 0
   const how = not ? 'not' : 'own'
-  const sets = named.length > 0 ? named : subject.some((w) => w.tag === 'pron') && before ? mentions(subject) : places
+  const sets = placed ? places : named.length > 0 ? named : before ? mentions(subject) : places
   return {
     ...base,
     how,
@@ -102,6 +106,22 @@ function alikeIn(
   return { ...base, how: 'shared', sets: [], members: mentions(words.slice(colon + 1)), rule: 'both', weight: 0.7 }
 }
 
+/** A clause told of a time or a place: what there is, or what happens then. */
+function wholeOf(c: Clause, lexicon: Lexicon): Named[] {
+  const verb = c.verb as NonNullable<Clause['verb']>
+  if (c.subject[0]?.lower === 'there')
+    return itemsOf(c.rest)
+      .map(thing)
+      .filter((m) => m.key !== '')
+  if (c.subject.every((w) => w.tag === 'pron')) return membersOf({ ...c, subject: [] }, lexicon)
+  if (verb.copula && !c.rest.some((w) => w.tag === 'adj' || lexicon.adjectives.has(w.lower)))
+    return itemsOf(c.rest)
+      .map(thing)
+      .filter((m) => m.key !== '')
+  const words = [...c.subject, ...verb.words.filter((w) => w.tag !== 'aux'), ...c.rest]
+  return [named(labelOf(words), { start: words[0]?.start ?? c.start, end: words.at(-1)?.end ?? c.end })]
+}
+
 /** The predicate as members: the things that are had, or what is done or is so. */
 function membersOf(c: Clause, lexicon: Lexicon): Named[] {
   const verb = c.verb as NonNullable<Clause['verb']>
@@ -116,7 +136,7 @@ function membersOf(c: Clause, lexicon: Lexicon): Named[] {
         .map(thing)
         .filter((m) => m.key !== '' && !COUNTED.test(m.label))
   }
-  if (verb.copula) {
+  if (verb.copula || /^(?:look|seem|work)$/.test(verb.base)) {
     const colon = rest.findIndex((w) => /^[:—–]$/.test(w.text))
     const list =
       colon >= 0 && rest.slice(0, colon).some((w) => /^(?:alike|similar|same)$/.test(w.lower))

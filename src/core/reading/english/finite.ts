@@ -126,6 +126,13 @@ function bestVerb(s: Segment, lexicon: Lexicon): number {
     !s.pending
   )
     return start
+  if (
+    /^(?:let|make|help|keep)$/.test(all[start]?.base ?? '') &&
+    all[start]?.form === 's' &&
+    s.pending &&
+    s.opener?.text === ','
+  )
+    return start
   let best = -1
   let most = THRESHOLD
   for (let i = start; i < to; i++) {
@@ -156,7 +163,13 @@ function atStart(s: Segment, w: Draft): number {
     opener.lower !== 'so' &&
     opener.lower !== 'then'
   if (w.form === 's') {
-    if (joined && mood === 's') return 1.2
+    // "shows depths and buoys": two plurals.
+    const plurals =
+      isEnd(next) &&
+      w.strength !== 'only' &&
+      /[^su]s$/.test(s.all[s.from - 2]?.lower ?? '') &&
+      s.all[s.from - 2]?.tag === 'noun'
+    if (joined && mood === 's') return plurals ? -0.6 : 1.2
     // "Yeast bread, in contrast, uses": the subject stands before the comma.
     return s.pending && opener?.text === ',' ? (isEnd(next) && w.strength !== 'only' ? -1 : 0.8) : -3
   }
@@ -170,6 +183,9 @@ function atStart(s: Segment, w: Draft): number {
     return isEnd(next) && w.strength !== 'only' && !(next === undefined && w.strength === 'leaning') ? -0.4 : 0.7
   }
   if (opener?.text === ':' && !startsNounPhrase(next)) return isEnd(next) ? -1 : 0.4
+  if (next?.tag === 'mark' && !isQuote(next) && /^[:–—,]$/.test(next.text) && w.strength !== 'only') return -1
+  // "Sleep and exercise strengthen" is no order, "Clean and dry the cups" is.
+  if (next?.tag === 'conj' && w.strength !== 'only' && !startsNounPhrase(s.all[s.start + 3])) return -1
   return w.strength === 'rare' && !startsNounPhrase(next) ? 0 : 1.5
 }
 
@@ -203,7 +219,8 @@ function afterSubject(s: Segment, i: number): number {
     opener !== undefined &&
     (opener.text === ',' || opener.tag === 'conj') &&
     !startsNounPhrase(all[i + 1])
-  const list = inList && w.strength !== 'only' ? -1.6 : 0
+  const clause = opener?.tag === 'conj' && all[all.indexOf(opener) - 1]?.text === ','
+  const list = inList && w.strength !== 'only' ? (clause ? -0.6 : -1.6) : 0
   const coordinated = s.pending && (opener?.lower === 'and' || opener?.lower === 'or')
   const head = headOf(all, from, k)
   const plural =

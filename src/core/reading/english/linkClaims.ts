@@ -20,6 +20,9 @@ const STATED = /^(?:that|because|since|if|when|while|whereas|although|though|so 
 export function linkClaims(clauses: readonly Clause[], discourse: Discourse): LinkClaim[] {
   const out: LinkClaim[] = []
   for (const c of clauses) {
+    // "Plants? They clean the air": the question names what follows is about.
+    if (!c.verb && clauses.length === 1 && c.rest.length <= 4)
+      discourse.subject = mentions(c.rest).filter((m) => !m.pronoun)
     if (!c.verb || c.verb.imperative || (c.sub !== null && !STATED.test(c.sub))) continue
     const from = subjectsOf(c, clauses, discourse, out)
     if (from.length === 0) continue
@@ -60,7 +63,7 @@ function subjectsOf(c: Clause, all: readonly Clause[], d: Discourse, out: readon
     const before = all.slice(0, all.indexOf(c)).findLast((x) => !x.relative)
     if (!before) return []
     const objects = before.rest.length > 0 ? nearest(before) : null
-    if (c.subject.length > 1) return mentions(c.subject.slice(1)).filter((m) => !m.pronoun)
+    if (c.subject.length > 0 && c.subject[0]?.tag !== 'rel') return mentions(c.subject).filter((m) => !m.pronoun)
     return objects ? [objects] : mentions(before.subject)
   }
   if (!c.ownSubject && c.subject.length > 0) {

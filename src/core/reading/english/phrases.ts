@@ -16,7 +16,11 @@ export type Mention = {
 
 const LISTING = /^(?:and|or|nor|plus|&)$/
 const LEADING =
-  /^(?:also|even|mainly|mostly|basically|usually|either|both|neither|namely|e\.g|i\.e|really|just|only|then|perhaps|maybe|sometimes|often|further|again|too|of course|well|i|e|g)$/
+  /^(?:also|even|mainly|mostly|basically|usually|either|both|neither|namely|e\.g|i\.e|really|sure|obviously|just|only|then|perhaps|maybe|sometimes|often|further|again|too|of course|well|i|e|g)$/
+
+/** Says how or when, behind a thing. */
+const TRAILING =
+  /^(?:very|more|less|much|early|late|sooner|later|faster|too|well|little|lot|mostly|really|though|anyway)$/
 
 /** The items of a coordination: "the frame, the wheels and the brakes". */
 export function itemsOf(words: readonly Tagged[]): Tagged[][] {
@@ -59,6 +63,13 @@ export function bare(words: readonly Tagged[]): Tagged[] {
     !/^[%)"”]$/.test((phrase[to - 1] as Tagged).text)
   )
     to--
+  while (
+    to > 1 &&
+    (TRAILING.test((phrase[to - 1] as Tagged).lower) ||
+      phrase[to - 1]?.tag === 'prep' ||
+      (phrase[to - 1]?.tag === 'adv' && !/^(?:up|down|out|back)$/.test((phrase[to - 1] as Tagged).lower)))
+  )
+    to--
   return [...phrase.slice(0, to)]
 }
 
@@ -79,7 +90,7 @@ export const mentions = (words: readonly Tagged[]): Mention[] =>
     .filter((m) => m.key !== '' || m.pronoun)
 
 const NO_KEY = new Set(
-  'the a an this that these those my your his her its our their each every all any some both of other various several many main different certain'.split(
+  'the a an this that these those my your his her its our their each every all any some both other various several many main different certain'.split(
     ' ',
   ),
 )

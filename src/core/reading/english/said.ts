@@ -247,7 +247,8 @@ class Teller {
         subject.length > 0 && subject.length <= 3 && !subject.some((w) => w.tag === 'pron') ? joined(subject) : null
       if (sub === 'when' || sub === 'whenever' || sub === 'where' || sub === 'as long')
         this.now.condition = conditionOf(c, false, false, this.lexicon)
-    } else if (!fronted && (sub === 'when' || sub === 'whenever') && c.joint === '') this.condition(c, false, false)
+    } else if (!fronted && (sub === 'when' || sub === 'whenever') && c.joint === '')
+      this.condition(c, false, this.clauses.filter((x) => x.sub === sub).length > 1)
   }
 
   /** "Before you leave, lock the door": the door first. The clause behind is told after the main one. */
