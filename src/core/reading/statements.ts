@@ -30,7 +30,7 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
   const out: Statement[] = []
   const units: Unit[] = []
   const state: State = {
-    body: settled(out),
+    body: out,
     scope: null,
     loopStart: null,
     item: null,
