@@ -74,24 +74,21 @@ function scoreOf(
   for (const l of links) for (const id of [l.from, l.to]) degree.set(id, (degree.get(id) ?? 0) + 1)
   const shared = [...degree.values()].filter((n) => n > 1).length / nodes.length
   const defined = claims.filter((c) => c.rule === 'definition').length
-  const doing = read.told.doing / Math.max(1, read.told.units.length)
-  // Anything can be said as one thing acting on another; where the text compares, chooses or divides, that comes first.
-  const elsewhere = read.claims.filter(
-    (c) =>
-      (c.relation === 'compare' && c.weight >= 0.6) ||
-      c.relation === 'option' ||
-      (c.relation === 'child' && c.weight >= 0.7) ||
-      (c.relation === 'about' && c.probability !== null),
-  ).length
+  const units = read.told.units
+  const doing = read.told.doing / Math.max(1, units.length)
+  const asked = units.filter((u) => u.asked).length / Math.max(1, units.length)
+  const questions = read.told.body.filter((s) => s.do === 'ask').length
   const perSentence = Math.min(1.5, links.length / sentences)
   const score =
     0.12 +
     0.22 * share +
     0.22 * perSentence +
     0.4 * shared -
-    0.45 * doing +
+    0.15 * doing -
+    0.35 * asked +
     (defined >= 3 ? 0.3 : 0) -
-    0.03 * Math.min(6, read.told.cueCount)
+    0.03 * Math.min(6, read.told.cueCount) -
+    0.12 * Math.min(2, questions)
   return {
     score: Math.min(0.95, links.length < 3 ? score * 0.7 : score),
     reasons: [

@@ -27,7 +27,7 @@ export type Reading = {
   readonly figure: Figure
 }
 /** Below this a passage is not called a figure; at `STRONG` it is offered without being asked. */
-export const WORTH_SHOWING = 0.42
+export const WORTH_SHOWING = 0.37
 export const STRONG = 0.6
 
 type KindRow = { readonly build: (read: ReadText) => Built; readonly arrangement: string; readonly fewest: number }
@@ -41,21 +41,28 @@ const kindRows = {
 } satisfies Record<FigureKind, KindRow>
 
 export function propose(read: ReadText): Reading[] {
-  const out: Reading[] = []
-  for (const kind of figureKinds) {
-    const row: KindRow = kindRows[kind]
-    const built = row.build(read)
-    if (built.nodes.length < row.fewest) continue
-    out.push({
+  const built = figureKinds
+    .map((kind) => ({ kind, built: kindRows[kind].build(read) }))
+    .filter(({ kind, built }) => built.nodes.length >= kindRows[kind].fewest)
+  const found = new Map(built.map((b) => [b.kind, b.built.score]))
+  return built
+    .map(({ kind, built }) => ({
       kind,
-      score: Math.round(built.score * 1000) / 1000,
+      score: Math.round(yielding(kind, built.score, found) * 1000) / 1000,
       reasons: built.reasons,
       coverage: coverageOf(read, built),
       doubts: built.doubts ?? [],
       figure: figureOf(read, kind, built),
-    })
-  }
-  return out.toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
+    }))
+    .toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
+}
+
+/** Almost anything can be said as one thing acting on another; where the text compares, chooses or divides, that comes
+ *  first. */
+function yielding(kind: FigureKind, score: number, found: ReadonlyMap<FigureKind, number>): number {
+  if (kind !== 'concept') return Math.max(0, score)
+  const special = Math.max(found.get('venn') ?? 0, found.get('decision') ?? 0, found.get('hierarchy') ?? 0)
+  return Math.max(0, score - 0.9 * Math.max(0, special - 0.5))
 }
 
 function buildProcess(read: ReadText): Built {
@@ -75,6 +82,7 @@ function buildProcess(read: ReadText): Built {
     0.025 * Math.min(6, steps) +
     (questions > 0 ? 0.07 : 0)
   if (steps < 2 && questions === 0) score *= 0.3
+  if (steps < 3 && cueCount === 0 && !numbered) score *= 0.7
   if (!numbered && doing < 0.35) score *= 0.7
   const actors = new Set(nodes.map((n) => n.actor).filter(Boolean)).size
   const reasons = [

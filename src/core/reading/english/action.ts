@@ -41,7 +41,10 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
   const rest = [...clause.rest, ...more]
   const asked =
     verb !== null &&
-    (verb.imperative || verb.passive || verb.modal !== null || /^(?:you|we)$/.test(subject[0]?.lower ?? ''))
+    (verb.imperative ||
+      verb.passive ||
+      /^(?:must|should|shall)$/.test(verb.modal ?? '') ||
+      /^(?:you|we)$/.test(subject[0]?.lower ?? ''))
   const make = (label: string, actor: string | null, doing: boolean, of: readonly Word[]): Action => ({
     label,
     actor,
@@ -85,7 +88,9 @@ function withoutCapital(clause: Clause): readonly Tagged[] {
 
 /** Verbs that say how things are, whoever their subject is. */
 const STATES = new Set(
-  'have like love want know think believe feel hope own mean seem belong consist exist live agree'.split(' '),
+  'have thank wish enjoy welcome like love want know think believe feel hope own mean seem belong consist exist live agree'.split(
+    ' ',
+  ),
 )
 
 function headWord(clause: Clause): Word {
