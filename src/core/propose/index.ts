@@ -1,2 +1,4 @@
-export { STRONG, WORTH_SHOWING, propose, type Coverage, type Reading } from './propose'
+export type { Coverage, LeftOut } from './coverage'
+export type { Doubt } from './doubts'
+export { STRONG, WORTH_SHOWING, propose, type Reading } from './propose'
 export { suggest, type Suggestion } from './suggest'

@@ -2,21 +2,17 @@
  *  with its score, the reasons, and what of the passage it holds and leaves out. Lays nothing out. */
 import { figureKinds, type Figure, type FigureKind } from '../figure'
 import type { ReadText } from '../reading'
-import { slice, spansMeet, type Span } from '../text'
+import { slice } from '../text'
 import { many, type Built } from './built'
 import { conceptFigure } from './conceptFigure'
 import { decisionFigure } from './decisionFigure'
+import { coverageOf, withContext, type Coverage } from './coverage'
 import type { Doubt } from './doubts'
 import { hierarchyFigure } from './hierarchyFigure'
 import { pointsFigure } from './pointsFigure'
 import { processFigure } from './processFigure'
 import { vennFigure } from './vennFigure'
 
-export type Coverage = {
-  readonly taken: number
-  readonly of: number
-  readonly left: readonly { readonly span: Span; readonly text: string; readonly reason: string }[]
-}
 export type Reading = {
   readonly kind: FigureKind
   /** From 0 to 1; hand-set and transparent, see the builders. */
@@ -42,7 +38,7 @@ const kindRows = {
 
 export function propose(read: ReadText): Reading[] {
   const built = figureKinds
-    .map((kind) => ({ kind, built: kindRows[kind].build(read) }))
+    .map((kind) => ({ kind, built: withContext(read, kindRows[kind].build(read)) }))
     .filter(({ kind, built }) => built.nodes.length >= kindRows[kind].fewest)
   const found = new Map(built.map((b) => [b.kind, b.built.score]))
   return built
@@ -113,27 +109,6 @@ function buildPoints(read: ReadText): Built {
     links: [],
     score: Math.max(0.05, score),
     reasons: [`${nodes.length} ${what}, side by side`, ...(headed > 0.5 ? ['most with a heading and a detail'] : [])],
-  }
-}
-
-function coverageOf(read: ReadText, built: Built): Coverage {
-  const sources = [...built.nodes, ...built.links].flatMap((x) => x.source)
-  const rows = read.blocks.filter((b) => b.type === 'row').map((b) => ({ span: b.span, remark: false }))
-  const units =
-    read.told.units.length > 0
-      ? [...read.told.units, ...rows]
-      : [...read.blocks.filter((b) => b.type !== 'heading').map((b) => ({ span: b.span, remark: false }))]
-  const left = units.filter((u) => !sources.some((s) => spansMeet(s, u.span)))
-  const reason = (u: { span: Span; remark: boolean }) =>
-    u.remark
-      ? 'a remark, not a step'
-      : read.blocks.some((b) => b.type === 'row' && spansMeet(b.span, u.span))
-        ? 'tables are not read into this kind'
-        : 'tells nothing that this kind shows'
-  return {
-    taken: units.length - left.length,
-    of: units.length,
-    left: left.map((u) => ({ span: u.span, text: slice(read.text, u.span), reason: reason(u) })),
   }
 }
 

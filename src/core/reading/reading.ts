@@ -12,6 +12,7 @@ import { saidOf } from './english/said'
 import { verbReading } from './english/verbs'
 import { englishShare, wordsOf, type Lexicon } from './english/words'
 import { told, type Told } from './statements'
+import { unitsOf, type SaidUnit } from './units'
 
 export type ReadText = {
   readonly text: string
@@ -20,6 +21,8 @@ export type ReadText = {
   readonly interpreted: boolean
   readonly told: Told
   readonly claims: readonly Claim[]
+  /** All that it says, clause by clause and item by item. */
+  readonly units: readonly SaidUnit[]
   /** Sentences of paragraphs and items, in order; empty where none are interpreted. */
   readonly sentences: readonly Span[]
 }
@@ -43,6 +46,7 @@ export function readText(text: string, lexicon: Lexicon): ReadText {
     interpreted,
     told: told(text, blocks, interpreted ? interpret : null),
     claims: interpreted ? claimsIn(text, blocks, parsed, lexicon) : [],
+    units: unitsOf(text, blocks, parsed),
     sentences: all.map((p) => p.span),
   }
 }

@@ -148,7 +148,9 @@ function hasVerbBeforeCut(words: readonly Tagged[], from: number): boolean {
   for (let i = from; i < words.length; i++) {
     const w = words[i] as Tagged
     if (w.tag === 'mark' || w.tag === 'conj' || w.tag === 'sub') return false
-    if (w.finite) return i > from
+    // "before departure the mate reads": a phrase, then the subject.
+    const secondPhrase = words.slice(from + 1, i).some((x, k) => x.tag === 'det' && words[from + k]?.tag === 'noun')
+    if (w.finite) return i > from && !secondPhrase
   }
   return false
 }
