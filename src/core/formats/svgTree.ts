@@ -36,10 +36,11 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
       cy: round(m.centre.y),
       rx: round(m.radius.x),
       ry: round(m.radius.y),
-      fill: 'none',
+      fill: m.fill,
+      'fill-opacity': m.opacity,
       stroke: m.line,
       'stroke-width': round(m.width),
-      'stroke-opacity': 0.5,
+      'stroke-opacity': 0.6,
     }),
   ],
   connector: (m) => {

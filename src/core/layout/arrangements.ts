@@ -4,14 +4,15 @@ import { layered } from './layered/layered'
 import type { Arranged } from './placed'
 import { ring } from './ring'
 import { rows } from './rows'
+import { tree } from './tree'
+import { circles, panels } from './venn'
 
 type ArrangementRow = {
   readonly name: string
   readonly arrange: (sized: Sized, core: TextBlock) => Arranged
 }
 
-/** The ways to lay each kind out, first the one taken when nobody chose. A kind without rows has no layout yet: it
- *  is not offered and cannot be drawn. */
+/** The ways to lay each kind out, first the one taken when nobody chose. */
 export const arrangements = {
   process: {
     down: { name: 'Down the page', arrange: (s) => layered(s, 'down') },
@@ -25,10 +26,22 @@ export const arrangements = {
     },
     ring: { name: 'Ring', arrange: (s, core) => ring(s, core) },
   },
-  concept: {},
-  hierarchy: {},
-  venn: {},
-  decision: {},
+  concept: {
+    layers: { name: 'Layers', arrange: (s) => layered(s, 'down') },
+    across: { name: 'Across', arrange: (s) => layered(s, 'across') },
+  },
+  hierarchy: {
+    down: { name: 'Down the page', arrange: (s) => tree(s, 'down') },
+    across: { name: 'Across', arrange: (s) => tree(s, 'across') },
+  },
+  venn: {
+    circles: { name: 'Circles', arrange: (s) => circles(s) },
+    panels: { name: 'Panels', arrange: (s) => panels(s) },
+  },
+  decision: {
+    tree: { name: 'Across', arrange: (s) => tree(s, 'across') },
+    down: { name: 'Down the page', arrange: (s) => tree(s, 'down') },
+  },
 } satisfies Record<FigureKind, Record<string, ArrangementRow>>
 
 export const arrangementsOf = (kind: FigureKind): readonly (ArrangementRow & { readonly id: string })[] =>

@@ -9,6 +9,10 @@ export type PlacedNode = SizedNode & { readonly box: Box }
 /** What an arrangement draws besides nodes and connectors. */
 export type Decor =
   | { readonly kind: 'ring'; readonly centre: Point; readonly radius: { readonly x: number; readonly y: number } }
+  /** A set's circle; `tint` tells the sets apart. */
+  | { readonly kind: 'set'; readonly centre: Point; readonly radius: number; readonly tint: number }
+  /** A region as a panel, with a dot under each set that it lies in. */
+  | { readonly kind: 'panel'; readonly box: Box; readonly dots: readonly Point[] }
   | { readonly kind: 'core'; readonly centre: Point; readonly block: TextBlock }
 
 export type Placed = Omit<Sized, 'nodes'> & {

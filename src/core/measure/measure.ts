@@ -30,6 +30,8 @@ export type SizedNode = Size & {
   readonly shape: ShapeName
   readonly block: TextBlock
   readonly held: Box | null
+  /** Sets a member belongs to. */
+  readonly memberOf: readonly NodeId[]
 }
 export type SizedLink = {
   readonly id: LinkId
@@ -76,12 +78,18 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
 
 function sizedNode(node: FigureNode, style: FigureStyle, typesetter: Typesetter): SizedNode {
   const look = style.roles[node.role]
-  const point = node.role === 'point'
+  const point = node.role === 'point' || node.role === 'set'
   const room = roomFor(node, style)
-  const parts = [{ text: node.text || '…', look: point && node.detail ? style.heading : style.body, strong: point }]
+  const parts = [
+    {
+      text: node.text || '…',
+      look: node.role === 'set' || (point && node.detail) ? style.heading : style.body,
+      strong: point,
+    },
+  ]
   if (node.detail) parts.push({ text: node.detail, look: style.label, strong: false })
   const block = textBlock(parts, room, typesetter)
-  const tight = look.shape === 'diamond' ? 0.35 : 1
+  const tight = look.shape === 'diamond' || look.shape === 'plain' ? 0.35 : 1
   const around = shapes[look.shape].around({
     width: Math.max(block.width, style.body.size * MIN_WIDTH_IN_EM * tight) + 2 * style.padding.x * tight,
     height: block.height + 2 * style.padding.y * tight,
@@ -92,6 +100,7 @@ function sizedNode(node: FigureNode, style: FigureStyle, typesetter: Typesetter)
     shape: look.shape,
     block,
     held: node.held ?? null,
+    memberOf: node.memberOf ?? [],
     width: around.width,
     height: around.height,
   }

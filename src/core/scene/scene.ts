@@ -5,6 +5,7 @@ import { boxAround, centreOf, union, type Box, type Point, type ShapeName } from
 import type { Decor } from '../layout'
 import type { Run, TextBlock } from '../measure'
 import type { Routed } from '../route'
+import type { FigureStyle } from '../style'
 
 export type SceneRun = Run
 export type SceneLine = {
@@ -36,6 +37,9 @@ export type Mark =
       readonly mark: 'ellipse'
       readonly centre: Point
       readonly radius: Point
+      readonly fill: string
+      /** Of the fill, so that circles show through each other. */
+      readonly opacity: number
       readonly line: string
       readonly width: number
     }
@@ -99,7 +103,12 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
   const labels = routed.routes.flatMap((r) =>
     r.label ? [text(r.id, r.label.block, centreOf(r.label.box), style.connector.text)] : [],
   )
-  const marks = [...routed.decor.map((d) => decorMark(d, routed, at, fit.scale)), ...connectors, ...nodes, ...labels]
+  const marks = [
+    ...routed.decor.flatMap((d) => decorMarks(d, routed, at, fit.scale)),
+    ...connectors,
+    ...nodes,
+    ...labels,
+  ]
   const sizes = marks.flatMap((m) => (m.mark === 'text' ? m.lines.map((l) => l.size) : []))
   return {
     width,
@@ -134,27 +143,50 @@ function textMark(owner: string, block: TextBlock, centre: Point, scale: number,
   return { mark: 'text', owner, lines, fill }
 }
 
-function decorMark(d: Decor, routed: Routed, at: (p: Point) => Point, scale: number): Mark {
+function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: number): Mark[] {
   const { style } = routed
-  if (d.kind === 'core') return textMark('', d.block, at(d.centre), scale, style.roles.concept.text)
-  return {
-    mark: 'ellipse',
-    centre: at(d.centre),
-    radius: { x: d.radius.x * scale, y: d.radius.y * scale },
-    line: style.roles.point.line,
-    width: style.outline * scale,
+  const width = style.outline * scale
+  if (d.kind === 'core') return [textMark('', d.block, at(d.centre), scale, style.roles.concept.text)]
+  if (d.kind === 'set') {
+    const { fill, line } = style.tints[d.tint % style.tints.length] as FigureStyle['tints'][number]
+    const radius = { x: d.radius * scale, y: d.radius * scale }
+    return [{ mark: 'ellipse', centre: at(d.centre), radius, fill, opacity: 0.55, line, width }]
   }
+  if (d.kind === 'panel') {
+    const box = { ...at(d.box), width: d.box.width * scale, height: d.box.height * scale }
+    const { fill, line } = style.roles.item
+    const dot = style.body.size * 0.28 * scale
+    return [
+      { mark: 'shape', owner: '', shape: 'roundRect', box, fill, line, width },
+      ...d.dots.map((p): Mark => ({
+        mark: 'ellipse',
+        centre: at(p),
+        radius: { x: dot, y: dot },
+        fill: line,
+        opacity: 1,
+        line,
+        width: 0,
+      })),
+    ]
+  }
+  const radius = { x: d.radius.x * scale, y: d.radius.y * scale }
+  return [
+    { mark: 'ellipse', centre: at(d.centre), radius, fill: 'none', opacity: 1, line: style.roles.point.line, width },
+  ]
+}
+
+const decorBox = (d: Decor): Box => {
+  if (d.kind === 'core') return boxAround(d.centre, d.block)
+  if (d.kind === 'panel') return d.box
+  const radius = typeof d.radius === 'number' ? { x: d.radius, y: d.radius } : d.radius
+  return boxAround(d.centre, { width: radius.x * 2, height: radius.y * 2 })
 }
 
 /** The box around everything drawn, in layout px. */
 function extent(routed: Routed): Box {
   const points = routed.routes.flatMap((r) => r.points.map((p) => ({ ...p, width: 0, height: 0 })))
   const labels = routed.routes.flatMap((r) => (r.label ? [r.label.box] : []))
-  const decor = routed.decor.map((d) =>
-    d.kind === 'core'
-      ? boxAround(d.centre, d.block)
-      : boxAround(d.centre, { width: d.radius.x * 2, height: d.radius.y * 2 }),
-  )
+  const decor = routed.decor.map(decorBox)
   return union([...routed.nodes.map((n) => n.box), ...points, ...labels, ...decor])
 }
 

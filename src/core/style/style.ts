@@ -16,6 +16,8 @@ export type FigureStyle = {
   readonly connector: { readonly line: string; readonly width: number; readonly arrow: number; readonly text: string }
   readonly roles: Readonly<Record<NodeRole, RoleLook>>
   readonly outline: number
+  /** Fills and lines that tell sets apart. */
+  readonly tints: readonly { readonly fill: string; readonly line: string }[]
   /** Sizes in px of the layout, leading as a multiple of the size. */
   readonly heading: TextLook
   readonly body: TextLook
@@ -38,6 +40,7 @@ type Colours = {
   line: string
   sea: [string, string]
   brass: [string, string]
+  moss: [string, string]
   solid: [string, string]
 }
 
@@ -50,6 +53,7 @@ const colours: Record<Theme, Colours> = {
     line: '#16242B',
     sea: ['#E3EEEF', '#1F5C66'],
     brass: ['#FBF1DE', '#B0812E'],
+    moss: ['#E6F0E5', '#4E7A51'],
     solid: ['#16242B', '#16242B'],
   },
   dark: {
@@ -59,6 +63,7 @@ const colours: Record<Theme, Colours> = {
     line: '#C9D3D4',
     sea: ['#1B3940', '#6FB1BB'],
     brass: ['#3A301C', '#D3A653'],
+    moss: ['#1F3322', '#86B58A'],
     solid: ['#E4E8E3', '#E4E8E3'],
   },
 }
@@ -77,7 +82,7 @@ const shapeOf: Record<NodeRole, ShapeName> = {
   chance: 'pill',
   outcome: 'rect',
   option: 'roundRect',
-  criterion: 'rect',
+  criterion: 'plain',
   point: 'roundRect',
 }
 const familyOf = (role: NodeRole): 'sea' | 'brass' | 'solid' =>
@@ -101,6 +106,7 @@ export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): 
     connector: { line: c.line, width: size / 12, arrow: size * 0.55, text: c.quiet },
     roles: Object.fromEntries(roles.map((r) => [r, roleLook(r, c)])) as Record<NodeRole, RoleLook>,
     outline: size / 12,
+    tints: [c.sea, c.brass, c.moss].map(([fill, line]) => ({ fill, line })),
     heading: { fonts: fontChain(typeface, 600), size, leading: 1.25 },
     body: { fonts: fontChain(typeface, 400), size, leading: 1.25 },
     label: { fonts: fontChain(typeface, 400), size: size * 0.85, leading: 1.2 },

@@ -1,0 +1,120 @@
+/** Arrangements `down` and `across` of hierarchies and decision trees: every parent in the middle of its children, subtrees
+ *  as close as their contours allow. The contours are those of Reingold, Tilford 1981, "Tidier Drawings of Trees", here
+ *  with nodes of any size on common levels. What is linked twice hangs below its first parent. */
+import type { Box } from '../geometry'
+import type { Sized, SizedNode } from '../measure'
+import type { Arranged } from './placed'
+
+type Branch = {
+  readonly node: SizedNode
+  readonly children: readonly { readonly branch: Branch; readonly shift: number }[]
+  /** Outer edges by level below the node, relative to its middle. */
+  readonly left: readonly number[]
+  readonly right: readonly number[]
+}
+
+export function tree(sized: Sized, direction: 'down' | 'across'): Arranged {
+  const down = direction === 'down'
+  const breadth = (n: SizedNode) => (down ? n.width : n.height)
+  const depth = (n: SizedNode) => (down ? n.height : n.width)
+  const gap = sized.style.gap.beside * (down ? 0.5 : 0.4)
+  const { roots, childrenOf } = forest(sized)
+
+  const branchOf = (node: SizedNode): Branch => {
+    const kids = childrenOf(node).map(branchOf)
+    return joined(node, kids, breadth(node), gap)
+  }
+  const crown = joined(null, roots.map(branchOf), 0, gap * 2)
+  const levels: number[] = []
+  const measure = (b: Branch, level: number): void => {
+    levels[level] = Math.max(levels[level] ?? 0, depth(b.node))
+    b.children.forEach((c) => measure(c.branch, level + 1))
+  }
+  crown.children.forEach((c) => measure(c.branch, 0))
+  const labels = Math.max(0, ...sized.links.map((l) => (down ? l.label?.height : l.label?.width) ?? 0))
+  const between = Math.max(
+    sized.style.gap.between * (down ? 1 : 1.2),
+    labels === 0 ? 0 : labels + sized.style.body.size * 2.4,
+  )
+  const tops = levels.map((_, i) => levels.slice(0, i).reduce((s, d) => s + d + between, 0))
+  const boxes = new Map<string, Box>()
+  const place = (b: Branch, middle: number, level: number): void => {
+    // Across, words of one level start at the same edge; down, they stand on the middle of their level.
+    const along = (tops[level] as number) + (down ? ((levels[level] as number) - depth(b.node)) / 2 : 0)
+    const aside = middle - breadth(b.node) / 2
+    boxes.set(b.node.id, {
+      x: down ? aside : along,
+      y: down ? along : aside,
+      width: b.node.width,
+      height: b.node.height,
+    })
+    b.children.forEach((c) => place(c.branch, middle + c.shift, level + 1))
+  }
+  crown.children.forEach((c) => place(c.branch, c.shift, 0))
+  return { boxes, flow: direction, decor: [] }
+}
+
+function joined(node: SizedNode, kids: readonly Branch[], breadth: number, gap: number): Branch
+function joined(node: null, kids: readonly Branch[], breadth: number, gap: number): Omit<Branch, 'node'>
+function joined(
+  node: SizedNode | null,
+  kids: readonly Branch[],
+  breadth: number,
+  gap: number,
+): Branch | Omit<Branch, 'node'> {
+  const shifts: number[] = []
+  const left: number[] = []
+  const right: number[] = []
+  for (const k of kids) {
+    const shift =
+      shifts.length === 0
+        ? 0
+        : Math.max(...k.left.map((l, d) => (right[d] === undefined ? -Infinity : right[d] - l + gap)))
+    shifts.push(shift)
+    k.left.forEach((l, d) => (left[d] = Math.min(left[d] ?? Infinity, l + shift)))
+    k.right.forEach((r, d) => (right[d] = Math.max(right[d] ?? -Infinity, r + shift)))
+  }
+  const middle = ((shifts[0] ?? 0) + (shifts.at(-1) ?? 0)) / 2
+  const children = kids.map((branch, i) => ({ branch, shift: (shifts[i] as number) - middle }))
+  const edges = {
+    left: [-breadth / 2, ...left.map((l) => l - middle)],
+    right: [breadth / 2, ...right.map((r) => r - middle)],
+  }
+  return node ? { node, children, ...edges } : { children, ...edges }
+}
+
+/** Every node below the first that links to it; what a cycle leaves without a root begins a tree of its own. */
+function forest(sized: Sized): { roots: SizedNode[]; childrenOf: (n: SizedNode) => SizedNode[] } {
+  const node = new Map(sized.nodes.map((n) => [n.id, n]))
+  const out = new Map<string, string[]>()
+  const linked = new Set<string>()
+  for (const l of sized.links)
+    if (l.from !== l.to) {
+      out.set(l.from, [...(out.get(l.from) ?? []), l.to])
+      linked.add(l.to)
+    }
+  const children = new Map<string, SizedNode[]>()
+  const seen = new Set<string>()
+  const roots: SizedNode[] = []
+  const grow = (root: SizedNode): void => {
+    roots.push(root)
+    seen.add(root.id)
+    for (let level = [root]; level.length > 0;) {
+      const next: SizedNode[] = []
+      for (const n of level) {
+        const own = (out.get(n.id) ?? []).flatMap((id) => {
+          const child = node.get(id)
+          if (!child || seen.has(id)) return []
+          seen.add(id)
+          return [child]
+        })
+        children.set(n.id, own)
+        next.push(...own)
+      }
+      level = next
+    }
+  }
+  for (const n of sized.nodes) if (!linked.has(n.id)) grow(n)
+  for (const n of sized.nodes) if (!seen.has(n.id)) grow(n)
+  return { roots, childrenOf: (n) => children.get(n.id) ?? [] }
+}

@@ -1,0 +1,49 @@
+/** What a passage says, counted: clauses with a verb, list items, table rows. Coverage asks of each whether the figure
+ *  holds it, so that nothing is lost in silence. */
+import { slice, type Block, type Span } from '../text'
+import { cueOf } from './english/cues'
+import type { Clause } from './english/parse'
+
+export type SaidUnit = {
+  readonly span: Span
+  /** Index of the clause it only says more about: when, why, which one; null for what stands by itself. */
+  readonly of: number | null
+  readonly role: 'clause' | 'item' | 'row' | 'remark' | 'told' | 'asked'
+}
+type Parsed = { readonly span: Span; readonly clauses: readonly Clause[] }
+
+export function unitsOf(
+  text: string,
+  blocks: readonly Block[],
+  parsed: ReadonlyMap<Block, readonly Parsed[]>,
+): SaidUnit[] {
+  const out: SaidUnit[] = []
+  const head = blocks.find((b) => b.type === 'row')
+  for (const b of blocks) {
+    if (b.type === 'row' && b !== head) out.push({ span: b.span, of: null, role: 'row' })
+    if (b.type !== 'item' && b.type !== 'paragraph') continue
+    const before = out.length
+    for (const p of parsed.get(b) ?? []) sentenceUnits(text, p, out)
+    if (out.length === before && (b.type === 'item' || !parsed.has(b)))
+      out.push({ span: b.span, of: null, role: 'item' })
+  }
+  return out
+}
+
+function sentenceUnits(text: string, p: Parsed, out: SaidUnit[]): void {
+  const first = out.length
+  const remark = cueOf(slice(text, p.span))?.cue.name === 'note'
+  for (const c of p.clauses) {
+    if (!c.verb || c.end <= c.start) continue
+    const span = { start: c.lead && !c.relative ? c.lead.start : c.start, end: c.end }
+    const main = out.findLastIndex((u, i) => i >= first && u.of === null)
+    const depends = c.sub !== null || c.relative
+    // A fronted clause belongs to the main clause behind it: found again below.
+    out.push({ span, of: depends ? main : null, role: remark ? 'remark' : c.verb.told ? 'told' : 'clause' })
+  }
+  const mains = out.map((u, i) => (i >= first && u.of === null ? i : -1)).filter((i) => i >= 0)
+  for (let i = first; i < out.length; i++) {
+    const u = out[i] as SaidUnit
+    if (u.of === -1) out[i] = { ...u, of: mains.find((m) => m > i) ?? null }
+  }
+}
