@@ -33,7 +33,8 @@ const layers: Record<string, Row> = {
   'core/text': core([], ['fast-diff']),
   'core/reading': core(['text']),
   'core/figure': core(['graph'], ['zod']),
-  'core/propose': core(['reading', 'figure', 'text']),
+  // Doubts carry edits, as values.
+  'core/propose': core(['reading', 'figure', 'text', 'document']),
   'core/style': core(['geometry', 'figure']),
   'core/measure': core(['geometry', 'style', 'figure'], ['harfbuzzjs', 'bidi-js', 'linebreak']),
   'core/layout': core(['geometry', 'graph', 'style', 'figure', 'measure']),

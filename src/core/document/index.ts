@@ -19,3 +19,4 @@ export {
   rename,
   renameLink,
 } from './shape'
+export { takeIn } from './takeIn'

@@ -51,7 +51,7 @@ export function tree(sized: Sized, direction: 'down' | 'across'): Arranged {
     b.children.forEach((c) => place(c.branch, middle + c.shift, level + 1))
   }
   crown.children.forEach((c) => place(c.branch, c.shift, 0))
-  return { boxes, flow: direction, decor: [] }
+  return { boxes, flow: down ? 'treeDown' : 'treeAcross', decor: [] }
 }
 
 function joined(node: SizedNode, kids: readonly Branch[], breadth: number, gap: number): Branch

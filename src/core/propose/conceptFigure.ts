@@ -1,8 +1,9 @@
 /** Concepts with labelled links: what the sentences say that one thing does to another, and what terms mean. */
 import type { FigureLink, FigureNode } from '../figure'
-import type { LinkClaim, Named, ReadText } from '../reading'
+import { keyOf, type LinkClaim, type Named, type ReadText } from '../reading'
 import { spansMeet } from '../text'
 import { many, type Built } from './built'
+import { mergeDoubts } from './doubts'
 import { Things, type Thing } from './named'
 
 export function conceptFigure(read: ReadText): Built {
@@ -38,7 +39,7 @@ export function conceptFigure(read: ReadText): Built {
   const nodes = things.list
     .filter((t) => used.has(t.id))
     .map((t, i): FigureNode => ({ id: t.id, role: 'concept', text: t.label, order: i + 1, source: unique(t.source) }))
-  return { nodes, links, ...scoreOf(read, claims, nodes, links) }
+  return { nodes, links, doubts: mergeDoubts(nodes, links, keyOf), ...scoreOf(read, claims, nodes, links) }
 }
 
 const unique = (spans: readonly { start: number; end: number }[]) =>

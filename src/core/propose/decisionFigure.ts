@@ -338,10 +338,17 @@ function opposite(label: string): string {
   const lower = label.replace(/^\p{Lu}(?!\p{Lu})/u, (c) => c.toLowerCase())
   const no = /^no (.*)$/i.exec(label)
   if (no) return (no[1] as string).replace(/^\p{Ll}/u, (c) => c.toUpperCase())
-  const verb = /^(\p{L}+?)(es|s)(\s.*)?$/u.exec(lower)
-  return verb && THIRD.test(verb[0].split(' ')[0] as string)
-    ? `Does not ${(verb[1] as string) + (verb[2] === 'es' && !/(?:s|x|z|ch|sh|o)$/.test(verb[1] as string) ? 'e' : '')}${verb[3] ?? ''}`
-    : `No ${lower}`
+  const words = lower.split(' ')
+  const at = words.findIndex((w) => THIRD.test(w))
+  if (at < 0 || at > 3) return `No ${lower}`
+  const verb = words[at] as string
+  const base = /(?:s|x|z|ch|sh|o)es$/.test(verb)
+    ? verb.slice(0, -2)
+    : /[^aeiou]ies$/.test(verb)
+      ? `${verb.slice(0, -3)}y`
+      : verb.slice(0, -1)
+  const said = [...words.slice(0, at), 'does not', base, ...words.slice(at + 1)].join(' ')
+  return said.replace(/^\p{Ll}/u, (c) => c.toUpperCase())
 }
 const THIRD =
   /^(?:breaks|runs|fails|works|rains|lifts|comes|goes|leaks|arrives|lasts|holds|falls|rises|turns|stays|needs|gets|dies|stops|starts|sinks|pays|sells|wins|loses|melts|freezes|snows|succeeds|happens)$/

@@ -1,6 +1,8 @@
+/** Places where the words can be taken in two ways. The figure holds the first reading; each option is a change that is
+ *  ready to be applied. */
 import type { Edit } from '../document'
+import type { FigureLink, FigureNode, NodeId } from '../figure'
 
-/** A place where the words can be taken in two ways: the figure holds the first, each option is ready to be applied. */
 export type Doubt = {
   readonly id: string
   readonly question: string
@@ -8,3 +10,69 @@ export type Doubt = {
   readonly about: readonly string[]
   readonly options: readonly { readonly label: string; readonly edit: Edit }[]
 }
+
+export const asItIs: Edit = { do: 'all', edits: [] }
+
+/** "If it is red, wait. Tell the bridge.": is the bridge told in any case, or only then? */
+export function branchDoubt(id: NodeId, nodes: readonly FigureNode[], links: readonly FigureLink[]): Doubt[] {
+  const step = nodes.find((n) => n.id === id)
+  const skipping = links.find((l) => l.to === id && nodes.find((n) => n.id === l.from)?.role === 'question')
+  const question = nodes.find((n) => n.id === skipping?.from)
+  const after = links.filter((l) => l.from === id)
+  if (!step || !skipping || !question || after.length > 1) return []
+  const taken = links.find((l) => l.from === question.id && l.id !== skipping.id)?.text ?? 'so'
+  const [next] = after
+  const only: Edit = next
+    ? { do: 'setLink', id: skipping.id, set: { to: next.to } }
+    : { do: 'dropLink', id: skipping.id }
+  return [
+    {
+      id: `branch-${id}`,
+      question: `“${question.text}” Is “${step.text}” done in any case?`,
+      about: [id, skipping.id],
+      options: [
+        { label: 'In any case', edit: asItIs },
+        { label: `Only if ${taken}`, edit: only },
+      ],
+    },
+  ]
+}
+
+/** "Mould" and "mould growth": perhaps one thing. Different heads are never made one without asking. */
+export function mergeDoubts(
+  nodes: readonly FigureNode[],
+  links: readonly FigureLink[],
+  keyOf: (text: string) => string,
+): Doubt[] {
+  const keys = nodes.map((n) => ({ n, words: keyOf(n.text).split(' ') }))
+  const out: Doubt[] = []
+  for (const [i, a] of keys.entries())
+    for (const b of keys.slice(i + 1)) {
+      const [short, long] = a.words.length < b.words.length ? [a, b] : [b, a]
+      const inside =
+        short.words.length < long.words.length &&
+        (short.words.every((w, k) => long.words[k] === w) || short.words.at(-1) === long.words.at(-1))
+      const linked = links.some((l) => (l.from === a.n.id && l.to === b.n.id) || (l.from === b.n.id && l.to === a.n.id))
+      if (!inside || linked || short.words.join('').length < 3 || out.length >= 3) continue
+      out.push({
+        id: `merge-${short.n.id}-${long.n.id}`,
+        question: `Are “${short.n.text}” and “${long.n.text}” the same?`,
+        about: [short.n.id, long.n.id],
+        options: [
+          { label: 'Two things', edit: asItIs },
+          { label: 'The same', edit: merged(short.n.id, long.n.id, links) },
+        ],
+      })
+    }
+  return out
+}
+
+const merged = (from: NodeId, into: NodeId, links: readonly FigureLink[]): Edit => ({
+  do: 'all',
+  edits: [
+    ...links
+      .filter((l) => l.from === from || l.to === from)
+      .map((l): Edit => ({ do: 'setLink', id: l.id, set: l.from === from ? { from: into } : { to: into } })),
+    { do: 'dropNode', id: from },
+  ],
+})

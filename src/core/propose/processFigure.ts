@@ -11,6 +11,8 @@ export type Lowered = {
   readonly nodes: readonly FigureNode[]
   readonly links: readonly FigureLink[]
   readonly questions: number
+  /** Steps of which the words leave open whether they belong to the answer before them, by node. */
+  readonly loose: readonly NodeId[]
   readonly returns: number
 }
 
@@ -19,6 +21,7 @@ export function processFigure(body: readonly Statement[]): Lowered {
   const links: FigureLink[] = []
   const landmarks: Landmark[] = []
   const pending: Pending[] = []
+  const loose: NodeId[] = []
 
   const addNode = (role: NodeRole, text: string, source: readonly Span[], more: Partial<FigureNode> = {}): NodeId => {
     const id = `n${nodes.length + 1}`
@@ -46,6 +49,7 @@ export function processFigure(body: readonly Statement[]): Lowered {
     })
     landmarks.push({ id, item: s.item, content: s.content })
     connect(ends, id)
+    if (s.loose && ends.length > 1) loose.push(id)
     return [{ from: id, answer: '', source: [] }]
   }
   const lowerAsk = (a: Ask, ends: readonly LooseEnd[]): LooseEnd[] => {
@@ -96,7 +100,7 @@ export function processFigure(body: readonly Statement[]): Lowered {
       target,
     )
   }
-  return { nodes, links, questions: nodes.filter((n) => n.role === 'question').length, returns }
+  return { nodes, links, loose, questions: nodes.filter((n) => n.role === 'question').length, returns }
 }
 
 /** The step a return names: by its number, or the earliest one that shares verb and object. */

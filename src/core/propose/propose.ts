@@ -7,7 +7,7 @@ import { many, type Built } from './built'
 import { conceptFigure } from './conceptFigure'
 import { decisionFigure } from './decisionFigure'
 import { coverageOf, withContext, type Coverage } from './coverage'
-import type { Doubt } from './doubts'
+import { branchDoubt, type Doubt } from './doubts'
 import { hierarchyFigure } from './hierarchyFigure'
 import { pointsFigure } from './pointsFigure'
 import { processFigure } from './processFigure'
@@ -62,7 +62,7 @@ function yielding(kind: FigureKind, score: number, found: ReadonlyMap<FigureKind
 }
 
 function buildProcess(read: ReadText): Built {
-  const { nodes, links, questions, returns } = processFigure(read.told.body)
+  const { nodes, links, loose, questions, returns } = processFigure(read.told.body)
   const { units, cueCount, orderedItems } = read.told
   const steps = nodes.length - questions
   const numbered = orderedItems >= 2
@@ -87,7 +87,8 @@ function buildProcess(read: ReadText): Built {
     ...(cueCount > 0 ? [`${many(cueCount, 'connective')} such as “then” or “if”`] : []),
     ...(actors > 0 ? [`${many(actors, 'role')} who act${actors === 1 ? 's' : ''}`] : []),
   ]
-  return { nodes, links, score: Math.min(0.98, score), reasons }
+  const doubts = loose.flatMap((id) => branchDoubt(id, nodes, links))
+  return { nodes, links, score: Math.min(0.98, score), reasons, doubts }
 }
 
 function buildPoints(read: ReadText): Built {

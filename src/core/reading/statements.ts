@@ -55,6 +55,14 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
   for (let i = 0; i < own.length;) {
     const block = own[i] as Block
     const end = block.type === 'item' ? familyEnd(own, i) : i + 1
+    const answered = answersBelow(text, own, i)
+    if (answered > i + 1) {
+      // A question over a list of its answers: as if the list stood inside it.
+      const inner = own.slice(i + 1, answered).map((b) => ({ ...b, depth: b.depth + 1 }))
+      readItem(text, [{ ...block, type: 'item', depth: 0 }, ...inner], state, interpret, note)
+      i = answered
+      continue
+    }
     if (isLeadIn(text, own, i)) {
       i = end
       continue
@@ -89,6 +97,16 @@ const isLeadIn = (text: string, blocks: readonly Block[], i: number): boolean =>
   blocks[i]?.type === 'paragraph' &&
   blocks[i + 1]?.type === 'item' &&
   /[:：]$/.test(slice(text, (blocks[i] as Block).span))
+
+/** Index behind the list of answers that follows a question; 0 when none does. */
+function answersBelow(text: string, own: readonly Block[], i: number): number {
+  const block = own[i]
+  if (block?.type !== 'paragraph' || !/[?？؟]$/.test(slice(text, block.span))) return 0
+  let end = i + 1
+  while (own[end]?.type === 'item') end++
+  const top = own.slice(i + 1, end).filter((b) => b.depth === 0)
+  return top.length > 1 && top.every((b) => ANSWER.test(slice(text, b.span))) ? end : 0
+}
 
 type Note = (u: Unit, cues: number) => void
 

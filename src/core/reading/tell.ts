@@ -14,6 +14,8 @@ export type Step = {
   readonly content: readonly string[]
   /** The number its list item carries, for "go back to step 3". */
   readonly item: number | null
+  /** Told in a paragraph right after an answer, with nothing that says whether it belongs to it. */
+  readonly loose?: boolean
 }
 export type Arm = { readonly answer: string; readonly body: Statement[]; readonly source: readonly Span[] }
 export type Ask = {
@@ -107,8 +109,12 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
     sayIn(scope.arm.body, said, upcoming, state)
     return
   }
+  const ended = scope !== null && follows && scope.arm !== null && said.cues.length === 0 && !condition
   state.scope = null
+  const from = state.body.length
   sayIn(state.body, said, upcoming, state)
+  const first = state.body[from]
+  if (ended && first?.do === 'step' && state.body[from - 1]?.do === 'ask') state.body[from] = { ...first, loose: true }
 }
 
 /** A second condition on the same thing, put beside the first. */

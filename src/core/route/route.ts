@@ -32,6 +32,9 @@ const leaving: Record<Flow, Record<Side, number>> = {
   down: { bottom: 0, right: 0.9, left: 0.95, top: 3 },
   across: { right: 0, bottom: 0.9, top: 0.95, left: 3 },
   rows: { right: 0, bottom: 0.9, left: 3, top: 3 },
+  // The children of a node hang from one trunk.
+  treeDown: { bottom: 0, right: 3, left: 3, top: 6 },
+  treeAcross: { right: 0, bottom: 3, top: 3, left: 6 },
   none: { right: 0, bottom: 0, left: 0, top: 0 },
 }
 
@@ -77,7 +80,8 @@ const CLEARANCES = [1, 0.4, 0.1]
 
 function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[]): Bare[] {
   const size = placed.style.body.size
-  const prices: Prices = { bend: size * 3, crossing: size * 3.5, shared: size * 1.5 }
+  const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross'
+  const prices: Prices = { bend: size * 3, crossing: size * 3.5, shared: trunk ? 0 : size * 1.5 }
   const boxes = placed.nodes.map((n) => n.box)
   const node = new Map(placed.nodes.map((n) => [n.id, n]))
   const grids = new Map<number, Grid>()
@@ -90,7 +94,7 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     grids.set(factor, grid)
     return grid
   }
-  const ports = new PortUse(done, node)
+  const ports = new PortUse(done, node, trunk)
   const wanted = new Set(open)
   for (const link of straightestFirst(placed, node).filter((l) => wanted.has(l.id))) {
     const [a, b] = [node.get(link.from), node.get(link.to)]
@@ -116,7 +120,7 @@ function straightestFirst(placed: Placed, node: ReadonlyMap<NodeId, PlacedNode>)
     const [a, b] = [node.get(l.from), node.get(l.to)]
     if (!a || !b) return 0
     const [p, q] = [centreOf(a.box), centreOf(b.box)]
-    const sideways = placed.flow === 'across' || placed.flow === 'rows'
+    const sideways = placed.flow === 'across' || placed.flow === 'rows' || placed.flow === 'treeAcross'
     const ahead = sideways ? q.x > p.x : q.y > p.y
     return (sideways ? Math.abs(p.y - q.y) : Math.abs(p.x - q.x)) + (ahead ? 0 : 10_000)
   }
@@ -185,6 +189,8 @@ class PortUse {
   constructor(
     routes: readonly Bare[],
     private readonly nodes: ReadonlyMap<NodeId, PlacedNode>,
+    /** All connectors of a node leave by one side. */
+    private readonly trunk: boolean,
   ) {
     for (const r of routes) this.add(r)
   }
@@ -198,6 +204,7 @@ class PortUse {
   /** In bends. */
   price(n: PlacedNode, side: Side, out: boolean): number {
     const used = this.at(n, side)
+    if (this.trunk) return 0
     if (out) return (used.out > 0 ? (n.shape === 'diamond' ? 6 : 2.5) : 0) + (used.in > 0 ? 6 : 0)
     return used.out > 0 ? 6 : 0
   }

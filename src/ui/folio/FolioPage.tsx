@@ -83,7 +83,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
 
   const passageText = passage ? projection.text.slice(passage.start, passage.end) : null
   const asked = useDeferredValue(passageText)
-  const readings = useReadings(asked, theme)
+  const { readings, change } = useReadings(asked, theme)
 
   const readPassage = useCallback(() => {
     const span = editor?.passage() ?? null
@@ -192,6 +192,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
         >
           {passage && (
             <ReadingsPanel
+              onChange={change}
               readings={readings}
               lit={lit?.figure === 'readings' ? lit.parts : NO_PARTS}
               onPoint={(o, part) => {

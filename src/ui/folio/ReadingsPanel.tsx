@@ -1,7 +1,9 @@
 'use client'
 
 import { X } from 'lucide-react'
-import { kinds } from '@/core/figure'
+import { apply, takeIn, type Edit } from '@/core/document'
+import { kinds, type FigureKind } from '@/core/figure'
+import type { Reading } from '@/core/propose'
 import { SceneView } from '../scene/SceneView'
 import type { Offered, Readings } from './useReadings'
 
@@ -10,13 +12,15 @@ type Props = {
   readonly lit: ReadonlySet<string>
   readonly onPoint: (reading: Offered, part: string | null) => void
   readonly onChoose: (reading: Offered, arrangement: string) => void
+  /** A reading corrected before it is chosen: a doubt answered, words taken in. */
+  readonly onChange: (kind: FigureKind, reading: Reading) => void
   readonly onClose: () => void
 }
 
 const count = (text: string) => text.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.test(w)).length
 
 /** What the marked passage reads as: kinds, best first, each as pictures of the text itself. */
-export function ReadingsPanel({ readings, lit, onPoint, onChoose, onClose }: Props) {
+export function ReadingsPanel({ readings, lit, onPoint, onChoose, onChange, onClose }: Props) {
   const shown = readings?.offered ?? []
   return (
     <section
@@ -58,6 +62,7 @@ export function ReadingsPanel({ readings, lit, onPoint, onChoose, onClose }: Pro
           lit={lit}
           onPoint={(part) => onPoint(o, part)}
           onChoose={(a) => onChoose(o, a)}
+          onChange={(r) => onChange(o.reading.kind, r)}
         />
       ))}
     </section>
@@ -89,11 +94,13 @@ function ReadingRow({
   lit,
   onPoint,
   onChoose,
+  onChange,
 }: {
   offered: Offered
   lit: ReadonlySet<string>
   onPoint: (part: string | null) => void
   onChoose: (arrangement: string) => void
+  onChange: (reading: Reading) => void
 }) {
   const { reading, pictures } = offered
   const { taken, of, left } = reading.coverage
@@ -131,18 +138,72 @@ function ReadingRow({
           </button>
         ))}
       </div>
-      {left.length > 0 && (
-        <details className="mt-2 text-[13px]">
-          <summary className="text-quiet">Left out: {left.length}</summary>
-          <ul className="mt-1 list-disc pl-5 text-quiet">
-            {left.map((l) => (
-              <li key={l.span.start}>
-                “{l.text}” <span>({l.reason})</span>
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
+      <Doubts reading={reading} onChange={onChange} />
+      <LeftOut reading={reading} onChange={onChange} />
     </article>
+  )
+}
+
+/** Where the words can be taken in two ways: the answer changes the figure. */
+function Doubts({ reading, onChange }: { reading: Reading; onChange: (r: Reading) => void }) {
+  const answer = (id: string, edit: Edit) =>
+    onChange({
+      ...reading,
+      figure: apply(reading.figure, edit).figure,
+      doubts: reading.doubts.filter((d) => d.id !== id),
+    })
+  return reading.doubts.map((d) => (
+    <div
+      key={d.id}
+      role="group"
+      aria-label={d.question}
+      className="mt-2 border-l-2 border-brass py-1 pl-3 text-[13px]"
+      data-doubt={d.id}
+    >
+      <p>{d.question}</p>
+      <div className="mt-1.5 flex flex-wrap gap-2">
+        {d.options.map((o) => (
+          <button key={o.label} type="button" className="button" onClick={() => answer(d.id, o.edit)}>
+            {o.label}
+          </button>
+        ))}
+      </div>
+    </div>
+  ))
+}
+
+/** What of the passage the figure does not hold, why, and a way to take it in all the same. */
+function LeftOut({ reading, onChange }: { reading: Reading; onChange: (r: Reading) => void }) {
+  const { taken, of, left } = reading.coverage
+  if (left.length === 0) return null
+  const take = (l: (typeof left)[number]) => {
+    const ids = { node: `t${l.span.start}`, link: `t${l.span.start}` }
+    onChange({
+      ...reading,
+      figure: apply(reading.figure, takeIn(reading.figure, l, ids)).figure,
+      coverage: { taken: taken + 1, of, left: left.filter((x) => x !== l) },
+    })
+  }
+  return (
+    <details className="mt-2 text-[13px]">
+      <summary className="text-quiet">Left out: {left.length}</summary>
+      <ul className="mt-1 flex flex-col gap-1.5 text-quiet">
+        {left.map((l) => (
+          <li key={l.span.start} className="flex items-baseline gap-3">
+            <span>
+              “{l.text}” <span>({l.reason})</span>
+            </span>
+            <button
+              type="button"
+              className="button ml-auto shrink-0"
+              aria-label={`Take in “${l.text}”`}
+              onClick={() => take(l)}
+            >
+              Take in
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
   )
 }

@@ -1,6 +1,7 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
+import type { FigureKind } from '@/core/figure'
 import type { Reading } from '@/core/propose'
 import type { Scene } from '@/core/scene'
 import type { Theme } from '@/core/style'
@@ -20,7 +21,10 @@ export type Readings = {
 }
 
 /** What a passage reads as, with pictures that come in one after the other, best reading first. */
-export function useReadings(text: string | null, theme: Theme): Readings | null {
+export function useReadings(
+  text: string | null,
+  theme: Theme,
+): { readings: Readings | null; change: (kind: FigureKind, reading: Reading) => void } {
   const [state, setState] = useState<Readings | null>(null)
   useEffect(() => {
     if (text === null) return
@@ -40,7 +44,32 @@ export function useReadings(text: string | null, theme: Theme): Readings | null 
       current = false
     }
   }, [text, theme])
-  return text === null ? null : state
+
+  /** Puts a corrected reading in place of the one that was offered, and draws it again. */
+  const change = useCallback(
+    (kind: FigureKind, reading: Reading) => {
+      const put = (pictures: (old: Offered['pictures']) => Offered['pictures']) =>
+        setState(
+          (s) =>
+            s && {
+              ...s,
+              offered: s.offered.map((o) =>
+                o.reading.kind === kind ? { reading, pictures: pictures(o.pictures) } : o,
+              ),
+            },
+        )
+      put((old) => old)
+      void (async () => {
+        const api = compute()
+        for (const a of await api.arrangements(kind)) {
+          const scene = await api.draw({ ...reading.figure, arrangement: a.id }, theme, null)
+          put((old) => old.map((p) => (p.arrangement === a.id ? { ...p, scene } : p)))
+        }
+      })()
+    },
+    [theme],
+  )
+  return { readings: text === null ? null : state, change }
 }
 
 async function readAll(text: string, theme: Theme, show: (r: Readings) => void, wanted: () => boolean): Promise<void> {

@@ -52,7 +52,9 @@ const CUTTABLE = new Set([
 const MEASURED = new Set(['than', 'least', 'most', 'above', 'below', 'over', 'under', 'without', 'only', 'not'])
 
 export function labelOf(words: readonly Word[]): string {
-  let kept = words.filter((w) => !FILLERS.has(w.lower) && !ARTICLES.has(w.lower) && !POSSESSIVES.has(w.lower))
+  let kept = words.filter(
+    (w, i) => !FILLERS.has(w.lower) && (!ARTICLES.has(w.lower) || isRate(words, i)) && !POSSESSIVES.has(w.lower),
+  )
   while (count(kept) > MOST_WORDS) {
     const cut = kept.findLastIndex(
       (w, i) => i >= 2 && CUTTABLE.has(w.lower) && !isNumber(kept[i + 1]) && !keepsMeaning(kept.slice(i)),
@@ -62,6 +64,14 @@ export function labelOf(words: readonly Word[]): string {
   }
   return capitalised(joined(kept))
 }
+
+/** "4,500 a year": the article means per. */
+const isRate = (words: readonly Word[], i: number): boolean =>
+  words[i]?.lower !== 'the' &&
+  /^(?:year|month|week|day|hour|minute|night|trip|person|head|piece|kilo|litre|metre|shift)$/.test(
+    words[i + 1]?.lower ?? '',
+  ) &&
+  /^(?:\p{N}|euros?$|pounds?$|dollars?$|times$)/u.test(words[i - 1]?.lower ?? '')
 
 const keepsMeaning = (tail: readonly Word[]): boolean =>
   tail.some((w) => MEASURED.has(w.lower) || NEGATIONS.has(w.lower) || isNumber(w))

@@ -63,18 +63,21 @@ export function bare(words: readonly Tagged[]): Tagged[] {
     !/^[%)"”]$/.test((phrase[to - 1] as Tagged).text)
   )
     to--
-  while (
-    to > 1 &&
-    (TRAILING.test((phrase[to - 1] as Tagged).lower) ||
-      phrase[to - 1]?.tag === 'prep' ||
-      (phrase[to - 1]?.tag === 'adv' && !/^(?:up|down|out|back)$/.test((phrase[to - 1] as Tagged).lower)))
-  )
-    to--
+  while (to > 1 && phrase[to - 1]?.tag === 'prep') to--
   return [...phrase.slice(0, to)]
 }
 
+/** Without what says how or when behind a thing: "sleep sooner", but "a well". */
+function withoutAdverbs(words: readonly Tagged[]): readonly Tagged[] {
+  let to = words.length
+  const says = (w: Tagged | undefined): boolean =>
+    w !== undefined && (TRAILING.test(w.lower) || (w.tag === 'adv' && !/^(?:up|down|out|back)$/.test(w.lower)))
+  while (to > 1 && says(words[to - 1]) && words[to - 2]?.tag !== 'det') to--
+  return words.slice(0, to)
+}
+
 export function mention(words: readonly Tagged[]): Mention {
-  const own = bare(words)
+  const own = withoutAdverbs(bare(words))
   const span = { start: own[0]?.start ?? 0, end: own.at(-1)?.end ?? 0 }
   const pronoun =
     own.length === 1 &&
