@@ -1,23 +1,40 @@
 /** What of a passage a figure holds and what it leaves out, each with its reason. Nothing is lost in silence. */
 import type { FigureNode } from '../figure'
 import type { ReadText, SaidUnit } from '../reading'
-import { slice, spansMeet, type Span } from '../text'
+import { mergedSpans, slice, spansMeet, type Span } from '../text'
 import type { Built } from './built'
 
 export type LeftOut = { readonly span: Span; readonly text: string; readonly reason: string }
 export type Coverage = { readonly taken: number; readonly of: number; readonly left: readonly LeftOut[] }
 
-const holds = (sources: readonly Span[], u: SaidUnit): boolean => sources.some((s) => spansMeet(s, u.span))
+/** Spans for "does any of them meet this one?", asked often: sorted and made one where they touch. */
+function meeting(spans: readonly Span[]): (s: Span) => boolean {
+  const merged = mergedSpans(spans)
+  return (s) => {
+    let [low, high] = [0, merged.length]
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if ((merged[middle] as Span).end <= s.start) low = middle + 1
+      else high = middle
+    }
+    const found = merged[low]
+    return found !== undefined && found.start < s.end
+  }
+}
+const sourcesOf = (built: Built): Span[] => [...built.nodes, ...built.links].flatMap((x) => x.source)
 
 /** When, why and which one belong to the node of the clause that they say more about. */
 export function withContext(read: ReadText, built: Built): Built {
-  const all = [...built.nodes, ...built.links].flatMap((x) => x.source)
+  const held = meeting(sourcesOf(built))
+  const byPlace = built.nodes
+    .flatMap((n) => n.source.map((s) => ({ id: n.id, s })))
+    .toSorted((a, b) => a.s.start - b.s.start || a.s.end - b.s.end)
   const extra = new Map<string, Span[]>()
   read.units.forEach((u) => {
     const main = u.of === null ? null : read.units[u.of]
-    if (!main || holds(all, u)) return
-    const node = built.nodes.find((n) => n.source.some((s) => spansMeet(s, main.span)))
-    if (node) extra.set(node.id, [...(extra.get(node.id) ?? []), u.span])
+    if (!main || held(u.span)) return
+    const node = nearestMeeting(byPlace, main.span)
+    if (node) extra.set(node, [...(extra.get(node) ?? []), u.span])
   })
   const nodes = built.nodes.map((n): FigureNode =>
     extra.has(n.id) ? { ...n, source: [...n.source, ...(extra.get(n.id) ?? [])] } : n,
@@ -25,9 +42,25 @@ export function withContext(read: ReadText, built: Built): Built {
   return { ...built, nodes }
 }
 
+/** The first node one of whose spans meets the given one. */
+function nearestMeeting(byPlace: readonly { readonly id: string; readonly s: Span }[], span: Span): string | null {
+  let [low, high] = [0, byPlace.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((byPlace[middle] as { s: Span }).s.start < span.end) low = middle + 1
+    else high = middle
+  }
+  // Spans are short: what meets this one begins not far before its end.
+  for (let i = low - 1; i >= Math.max(0, low - 40); i--) {
+    const at = byPlace[i]
+    if (at && spansMeet(at.s, span)) return at.id
+  }
+  return null
+}
+
 export function coverageOf(read: ReadText, built: Built): Coverage {
-  const sources = [...built.nodes, ...built.links].flatMap((x) => x.source)
-  const left = read.units.filter((u) => !holds(sources, u))
+  const held = meeting(sourcesOf(built))
+  const left = read.units.filter((u) => !held(u.span))
   return {
     taken: read.units.length - left.length,
     of: read.units.length,

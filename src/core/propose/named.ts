@@ -48,6 +48,11 @@ export class Things {
 
   private short(key: string): Thing | null {
     const words = withoutCount(key).split(' ')
+    // The name of the kind stands first in some languages: "queso fresco".
+    if (words.length > 1 && this.kinds.has(words[0] as string)) {
+      const known = this.byKey.get(words.slice(1).join(' '))
+      if (known) return known
+    }
     const last = words.at(-1) as string
     if (words.length > 1 && (this.kinds.has(last) || GROUPS.has(last))) {
       const rest = words.slice(0, -1).join(' ')

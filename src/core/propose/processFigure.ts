@@ -1,7 +1,7 @@
 /** Lowers the statement tree to a flowchart: every arm's loose ends meet at the statement after the question, returns
  *  become links to the step they name. A return that names nothing known stays a step, so that no words are lost. */
 import type { FigureLink, FigureNode, NodeId, NodeRole } from '../figure'
-import type { Ask, Fork, GoTo, Statement, Step } from '../reading'
+import type { Ask, Fork, GoTo, ReadText, Statement, Step } from '../reading'
 import type { Span } from '../text'
 
 type LooseEnd = { readonly from: NodeId; readonly answer: string; readonly source: readonly Span[] }
@@ -16,29 +16,36 @@ export type Lowered = {
   readonly returns: number
 }
 
-export function processFigure(body: readonly Statement[]): Lowered {
+export function processFigure(body: readonly Statement[], answers: ReadText['answers']): Lowered {
   const nodes: FigureNode[] = []
   const links: FigureLink[] = []
   const landmarks: Landmark[] = []
   const pending: Pending[] = []
+  const byId = new Map<NodeId, FigureNode>()
+  const drawn = new Set<string>()
   const loose: NodeId[] = []
 
   const addNode = (role: NodeRole, text: string, source: readonly Span[], more: Partial<FigureNode> = {}): NodeId => {
     const id = `n${nodes.length + 1}`
-    nodes.push({ id, role, text, order: nodes.length + 1, source, ...more })
+    const node = { id, role, text, order: nodes.length + 1, source, ...more }
+    nodes.push(node)
+    byId.set(id, node)
     return id
   }
   const connect = (ends: readonly LooseEnd[], to: NodeId) => {
     for (const e of ends) {
-      if (links.some((l) => l.from === e.from && l.to === to && (l.text ?? '') === e.answer)) continue
+      const name = `${e.from} ${to} ${e.answer}`
+      if (drawn.has(name)) continue
+      drawn.add(name)
       links.push({
         id: `l${links.length + 1}`,
         role: 'next',
         from: e.from,
         to,
         order: links.length + 1,
-        source: e.source,
-        ...(e.answer ? { text: e.answer } : {}),
+        // Where no words lead on, one is simply told after the other.
+        source: e.source.length > 0 ? e.source : [e.from, to].flatMap((id) => byId.get(id)?.source.slice(0, 1) ?? []),
+        ...(e.answer ? { text: inWords(e.answer, answers) } : {}),
       })
     }
   }
@@ -120,3 +127,7 @@ const trailingTime = (g: GoTo): string =>
   /\b(?:after|in|every) (?:\S+ ){1,2}(?:seconds?|minutes?|hours?|days?|weeks?)\b/i
     .exec(g.otherwise?.label ?? '')?.[0]
     .toLowerCase() ?? ''
+
+/** "yes", "no" and "otherwise" as the language of the text says them. */
+const inWords = (answer: string, answers: ReadText['answers']): string =>
+  answer.replace(/^(?:yes|no|otherwise)(?=,|$)/, (a) => answers[a as keyof ReadText['answers']])

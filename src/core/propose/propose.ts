@@ -62,7 +62,7 @@ function yielding(kind: FigureKind, score: number, found: ReadonlyMap<FigureKind
 }
 
 function buildProcess(read: ReadText): Built {
-  const { nodes, links, loose, questions, returns } = processFigure(read.told.body)
+  const { nodes, links, loose, questions, returns } = processFigure(read.told.body, read.answers)
   const { units, cueCount, orderedItems } = read.told
   const steps = nodes.length - questions
   const numbered = orderedItems >= 2

@@ -1,16 +1,22 @@
 import { readFileSync } from 'node:fs'
-import { STRONG, WORTH_SHOWING, propose, suggest } from '../propose'
-import { matched, matchedLinks, type Gold } from '../testing/scoring'
-import { failingSeeds, random } from '../testing/seededFigure'
-import { spansMeet } from '../text'
+import { figureSchema } from '../figure'
+import { WORTH_SHOWING, propose, suggest } from '../propose'
+import { corpus, type Gold } from '../testing/corpus'
+import { f1, match, noCounts, sum } from '../testing/scoring'
+import { failingSeeds, frozen, random } from '../testing/seededFigure'
+import { blocksOf, sentencesOf, slice, spansMeet } from '../text'
 import { cueOf, cues } from './english/cues'
+import { chanceIn, estimates } from './english/chance'
+import { hierarchyClaims, hierarchyCues, shown } from './english/hierarchyClaims'
+import { parse } from './english/parse'
+import { packs } from './packs'
 import { englishLexicon, readText } from '.'
 
 const lexicon = englishLexicon()
-const passages = readFileSync('corpus/passages.jsonl', 'utf8')
-  .trim()
-  .split('\n')
-  .map((l) => JSON.parse(l) as Gold)
+const passages = corpus()
+const part = (p: Gold['part'], language: string) => passages.filter((g) => g.part === p && g.language === language)
+const whole = (text: string) => ({ start: 0, end: text.length })
+const clausesOf = (text: string) => parse(text, whole(text), lexicon)
 
 test('every cue finds its examples and none of its counter-examples', () => {
   const wrong = cues.flatMap((c) => [
@@ -22,115 +28,260 @@ test('every cue finds its examples and none of its counter-examples', () => {
   expect(wrong).toEqual([])
 })
 
-test.each(passages.map((p) => [p.id, p] as const))('%s reads as a careful reader draws it', (_, gold) => {
-  const best = propose(readText(gold.text, lexicon))[0]
-  if (gold.kind === 'none') return expect(best?.score ?? 0).toBeLessThan(WORTH_SHOWING)
-  expect(best?.kind).toBe(gold.kind)
-  if (!best) return
-  const drawn = {
-    nodes: Object.values(best.figure.nodes),
-    links: Object.values(best.figure.links).map((l) => ({ ...l, text: l.text ?? '' })),
-  }
-  const nodes = matched(gold, drawn)
-  expect([...nodes.keys()].toSorted()).toEqual(Object.keys(gold.nodes).toSorted())
-  expect(drawn.nodes.length).toBe(Object.keys(gold.nodes).length)
-  expect(matchedLinks(gold, drawn, nodes)).toBe(gold.links.length)
-  expect(drawn.links.length).toBe(gold.links.length)
-  for (const [g, actor] of Object.entries(gold.actors)) expect(best.figure.nodes[nodes.get(g) ?? '']?.actor).toBe(actor)
+test('every row on kinds, parts and reporting lines finds its examples and none of its counter-examples', () => {
+  const read = (text: string) => hierarchyClaims(clausesOf(text), text)
+  const wrong = hierarchyCues.flatMap((c) => [
+    ...Object.entries(c.examples).flatMap(([text, wanted]) => {
+      const found = read(text).filter((x) => x.rule === c.name || x.rule === 'there-are')
+      return found.some((x) => shown(x) === wanted)
+        ? []
+        : [
+            `${c.name}: “${text}” gives ${
+              read(text)
+                .map((x) => `${x.rule} ${shown(x)}`)
+                .join('; ') || 'nothing'
+            }`,
+          ]
+    }),
+    ...c.counter.filter((text) => read(text).some((x) => x.rule === c.name)).map((text) => `${c.name} takes “${text}”`),
+  ])
+  expect(wrong).toEqual([])
 })
 
-test('every node has words it came from, inside the passage, and nothing is left out without being listed', () => {
-  const failing = passages.flatMap((p) =>
-    propose(readText(p.text, lexicon)).flatMap((r) => {
-      const sources = [...Object.values(r.figure.nodes), ...Object.values(r.figure.links)].flatMap((n) => n.source)
-      const bad = Object.values(r.figure.nodes).filter(
-        (n) => n.source.length === 0 || n.source.some((s) => s.start < 0 || s.end > p.text.length || s.end <= s.start),
+test('every row of the language packs finds its examples and none of its counter-examples', () => {
+  const wrong = packs.flatMap((p) =>
+    [...p.cues, ...p.conditions, ...p.hierarchy, ...p.compare].flatMap((row) => [
+      ...row.examples.filter((e) => !row.pattern.test(e)).map((e) => `${p.language} ${row.gives} misses “${e}”`),
+      ...row.counter.filter((e) => row.pattern.test(e)).map((e) => `${p.language} ${row.gives} takes “${e}”`),
+    ]),
+  )
+  expect(wrong).toEqual([])
+})
+
+test('verbs are found by their place: the set with every main verb starred', () => {
+  const lines = readFileSync('corpus/words/verbs.list', 'utf8')
+    .split('\n')
+    .filter((l) => l.trim() !== '' && !l.startsWith('#'))
+  let [right, found, wanted] = [0, 0, 0]
+  for (const line of lines) {
+    const text = line.replace(/\*/g, '')
+    const stars = new Set([...line.matchAll(/\*/g)].map((m, k) => m.index - k))
+    const verbs = clausesOf(text).flatMap((c) =>
+      c.verb ? c.verb.words.filter((w) => w.tag === 'verb' && w.start >= c.start) : [],
+    )
+    const starts = new Set(verbs.map((w) => w.start))
+    right += [...starts].filter((s) => stars.has(s)).length
+    found += starts.size
+    wanted += stars.size
+  }
+  expect(lines.length).toBeGreaterThan(75)
+  expect((2 * right) / (found + wanted)).toBeGreaterThan(0.93)
+})
+
+/** Floors, a little below what `npm run score` prints, so that a change for the worse is noticed. */
+test.each([
+  ['develop', 'en', 0.88, 0.88, 0.81],
+  ['check', 'en', 0.82, 0.84, 0.7],
+] as const)('%s, %s: kinds, nodes and links stay as well read as they are', (p, language, kind, node, link) => {
+  const scored = part(p, language).map((gold) => {
+    const readings = propose(readText(gold.text, lexicon))
+    const best = readings.find((r) => r.score >= WORTH_SHOWING)
+    const right = gold.kinds[0] === 'none' ? !best : best !== undefined && gold.kinds.includes(best.kind)
+    return { right, gold, ...match(gold, readings.find((r) => r.kind === gold.kinds[0])?.figure ?? null) }
+  })
+  const figures = scored.filter((s) => s.gold.kinds[0] !== 'none')
+  expect(scored.length).toBeGreaterThan(60)
+  expect(scored.filter((s) => s.right).length / scored.length).toBeGreaterThanOrEqual(kind)
+  expect(f1(figures.map((s) => s.nodes).reduce(sum, noCounts))).toBeGreaterThanOrEqual(node)
+  expect(f1(figures.map((s) => s.links).reduce(sum, noCounts))).toBeGreaterThanOrEqual(link)
+})
+
+test('no rule holds a word that only one passage has', () => {
+  const rules = [
+    'cues',
+    'hierarchyClaims',
+    'linkClaims',
+    'compareClaims',
+    'choiceClaims',
+    'chance',
+    'said',
+    'action',
+    'condition',
+  ]
+  const code = rules.map((f) =>
+    readFileSync(`src/core/reading/english/${f}.ts`, 'utf8').replace(/\/\*[\s\S]*?\*\/|\/\/.*$/gm, ''),
+  )
+  const patterns = code.join('\n').match(/\/(?![/*])(?:\\.|[^/\n\\])+\/[a-z]*|'[a-z ]{40,}'/g) ?? []
+  const inRules = new Set(patterns.join(' ').match(/[a-z]{5,}/g))
+  const known = new Set([...lexicon.verbClass.keys()])
+  const counts = new Map<string, number>()
+  for (const g of passages.filter((x) => x.language === 'en'))
+    for (const w of new Set(g.text.toLowerCase().match(/[a-z]{5,}/g))) counts.set(w, (counts.get(w) ?? 0) + 1)
+  // Nouns of the content, not verbs or function words, which any text may hold.
+  const lone = [...inRules].filter((w) => counts.get(w) === 1 && !known.has(w) && !COMMON.has(w))
+  expect(inRules.size).toBeGreaterThan(100)
+  expect(lone).toEqual([])
+})
+const COMMON = new Set(
+  'thirty forty fifty seventy eighty ninety probably large larger early longer others those however keeper leader directly supported important steps across warning cases doing going choices roughly namely several whereas whenever wherever unless several various alike namely beneath alone common basically mostly mainly typical neither either whose throughout themselves everyone everybody someone somebody anyone anybody nobody alternatively afterwards subsequently meanwhile otherwise finally initially firstly secondly thirdly lastly altogether categories category varieties levels layers subgroup subgroups probability likelihood possibility likely percent hundred thousand twenty fifteen eleven litre metre pounds dollars euros families versions models styles stages divisions components elements sections groups forms voices examples departments committees teams units members branches species classes sorts kinds types parts areas ways'.split(
+    ' ',
+  ),
+)
+
+test('nothing is lost in silence: what is said is evidence of the figure, or listed as left out with a reason', () => {
+  const wrong: string[] = []
+  let units = 0
+  for (const g of passages)
+    for (const r of propose(readText(g.text, lexicon))) {
+      const evidence = [...Object.values(r.figure.nodes), ...Object.values(r.figure.links)].flatMap((x) => x.source)
+      const said = readText(g.text, lexicon).units
+      units += said.length
+      for (const u of said) {
+        const held = evidence.some((s) => spansMeet(s, u.span))
+        const left = r.coverage.left.some((l) => l.span.start === u.span.start && l.reason !== '')
+        if (held === left) wrong.push(`${g.id} ${r.kind}: “${slice(g.text, u.span)}”`)
+      }
+      if (evidence.some((s) => s.start < 0 || s.end > g.text.length || s.end <= s.start))
+        wrong.push(`${g.id} ${r.kind}: a span out of place`)
+    }
+  // An independent count of what there is to say: items and sentences with a finite verb.
+  for (const g of part('develop', 'en')) {
+    const read = readText(g.text, lexicon)
+    for (const b of blocksOf(g.text).filter((x) => x.type === 'item'))
+      if (!read.units.some((u) => spansMeet(u.span, b.span)))
+        wrong.push(`${g.id}: no unit for item “${slice(g.text, b.span)}”`)
+    for (const s of sentencesOf(g.text, whole(g.text), new Intl.Segmenter('en', { granularity: 'sentence' })))
+      if (
+        /\b(?:is|are|was|were|must|should)\b/.test(slice(g.text, s)) &&
+        !/^\s*[|#]/m.test(slice(g.text, s)) &&
+        !read.units.some((u) => spansMeet(u.span, s)) &&
+        !read.blocks.some((b) => b.type === 'heading' && spansMeet(b.span, s))
       )
-      const lost = r.coverage.left.filter((l) => sources.some((s) => spansMeet(s, l.span)))
-      return bad.length || lost.length || r.coverage.taken + r.coverage.left.length !== r.coverage.of
-        ? [`${p.id} ${r.kind}`]
-        : []
+        wrong.push(`${g.id}: no unit for “${slice(g.text, s)}”`)
+  }
+  expect(units).toBeGreaterThan(3000)
+  expect(wrong).toEqual([])
+})
+
+test('every node and link knows its words, every figure fits the published schema, every answer to a doubt applies', () => {
+  const wrong = passages.flatMap((g) =>
+    propose(frozen(readText(g.text, lexicon))).flatMap((r) => {
+      const parts = [...Object.values(r.figure.nodes), ...Object.values(r.figure.links)]
+      const blind = parts.filter((x) => x.source.length === 0 && !(x.role === 'choice')).map((x) => x.id)
+      const checked = figureSchema.safeParse(r.figure)
+      return [
+        ...(blind.length > parts.length * 0.2 ? [`${g.id} ${r.kind}: no words for ${blind.join()}`] : []),
+        ...(checked.success ? [] : [`${g.id} ${r.kind}: ${JSON.stringify(checked.error.issues[0])}`]),
+        ...(r.doubts.every((d) => d.options.length >= 2) ? [] : [`${g.id}: a doubt with one answer`]),
+      ]
     }),
   )
-  expect(failing).toEqual([])
+  expect(wrong).toEqual([])
 })
 
-test('offsets are of the text as it stands: CRLF, tabs, emoji, decomposed accents, right to left', () => {
-  const text = '1.\tPru\u0308fe die Rampe 🚢\r\n2.\tتحقق من المنحدر\r\n3.\tLower\u00a0the ramp'
-  const process = propose(readText(text, lexicon)).find((r) => r.kind === 'process')
-  const words = Object.values(process?.figure.nodes ?? {}).map((n) =>
-    n.source.map((s) => text.slice(s.start, s.end)).join(),
+test('offsets hold under carriage returns, tabs, hard spaces, emoji, decomposed accents and right-to-left text', () => {
+  const dressings: readonly [string, (t: string) => string][] = [
+    ['CRLF', (t) => t.replace(/\n/g, '\r\n')],
+    ['tabs', (t) => t.replace(/ {2}/g, '\t')],
+    ['hard spaces', (t) => t.replace(/(?<=\p{L}) (?=\p{L})/gu, (m, i: number) => (i % 5 === 0 ? '\u00a0' : m))],
+    ['emoji', (t) => t.replace(/\./g, ' ⚓️🌊.')],
+    ['decomposed', (t) => t.normalize('NFD')],
+    ['right-to-left', (t) => `${t}\n\nتحقق من المنحدر قبل الإبحار.`],
+  ]
+  const wrong = dressings.flatMap(([name, dress]) =>
+    part('develop', 'en')
+      .filter((_, i) => i % 5 === 0)
+      .flatMap((g) => {
+        const text = dress(g.text)
+        return propose(readText(text, lexicon)).flatMap((r) =>
+          Object.values(r.figure.nodes).flatMap((n) =>
+            n.source.some((s) => s.start < 0 || s.end > text.length || /^\s|\s$/.test(slice(text, s)))
+              ? [`${name} ${g.id} ${n.text}`]
+              : [],
+          ),
+        )
+      }),
   )
-  expect(words).toEqual(['Pru\u0308fe die Rampe 🚢', 'تحقق من المنحدر', 'Lower\u00a0the ramp'])
+  expect(wrong).toEqual([])
 })
 
-test('2,000 fuzzed texts are read without an exception', () => {
-  const bits = [
-    'If ',
-    'otherwise',
-    'the mate ',
-    'checks ',
-    '.',
-    ',',
+test('the same text gives the same readings, in any order of reading', () => {
+  const once = part('develop', 'en').map((g) => JSON.stringify(propose(readText(g.text, lexicon))))
+  const again = part('develop', 'en')
+    .toReversed()
+    .map((g) => JSON.stringify(propose(readText(g.text, lexicon))))
+    .toReversed()
+  expect(again).toEqual(once)
+})
+
+test('2,000 odd texts are read without a fault', () => {
+  const scraps = [
+    ...'if then otherwise unless until and or but : ; , . ? ! ( ) " - – → = % 1. 2) a) • * # | > \n \n\n \t'.split(' '),
+    ...'the ramp crew 30% chance both only such as there are three types of which who that is not reports to Option 1: a one in four'.split(
+      ' ',
+    ),
     '\n',
     '\n\n',
-    '- ',
-    '1. ',
-    '  ',
-    '\t',
-    '?',
-    'until ',
-    'step 2',
     '\u0000',
     '\ud800',
     '🚢',
-    'ا',
-    '|',
-    '# ',
-    '**',
-    'Yes: ',
-    ';',
-    'repeat ',
+    'e\u0301',
+    '\u00a0',
+    '\u202e',
+    '\u200b',
+    'ß',
+    '雾',
+    'رصيف',
+    '- ',
+    '1. ',
+    '| a | b |\n',
+    '## ',
+    '   ',
+    '…',
     '“',
-    '\r\n',
-    'go back to step 9',
-    ' and ',
-    'is ',
-    'not ',
+    '”',
   ]
   const failing = failingSeeds(1, 2001, (seed) => {
     const next = random(seed)
-    const text = Array.from({ length: Math.floor(next() * 60) }, () => bits[Math.floor(next() * bits.length)]).join('')
+    const text = Array.from({ length: Math.floor(next() * 60) }, () => scraps[Math.floor(next() * scraps.length)]).join(
+      next() < 0.8 ? ' ' : '',
+    )
     try {
-      const again = JSON.stringify(propose(readText(text, lexicon)))
-      return again === JSON.stringify(propose(readText(text, lexicon))) ? null : 'not the same twice'
+      for (const r of propose(readText(text, lexicon)))
+        if (!figureSchema.safeParse(r.figure).success) return 'a figure out of shape'
+      return null
     } catch (error) {
-      return `${String(error)} for ${JSON.stringify(text)}`
+      return String(error)
     }
   })
   expect(failing).toEqual([])
 })
 
-test('huge and hostile texts come to an end: one long sentence, a long list, one long word, deep nesting', () => {
-  const texts = [
-    'check the ramp and '.repeat(520),
-    'x'.repeat(100_000),
-    Array.from({ length: 2000 }, (_, i) => `${i + 1}. Check locker ${i + 1}`).join('\n'),
-    Array.from({ length: 300 }, (_, i) => `${' '.repeat(i * 2)}- deep ${i}`).join('\n'),
-    '('.repeat(20_000),
-    'if '.repeat(5000),
-  ]
-  for (const text of texts) expect(Array.isArray(propose(readText(text, lexicon)))).toBe(true)
+test.each([
+  ['a 30% chance of rain', 0.3],
+  ['the risk is one in four', 0.25],
+  ['it fails in about 5 percent of years', 0.05],
+  ['with a probability of 0.3', 0.3],
+  ['salt with 20% water', null],
+  ['one in the boat', null],
+])('“%s” gives the chance %s', (text, wanted) => expect(chanceIn(text, whole(text))?.probability ?? null).toBe(wanted))
+
+test('words of chance suggest a number and say that it is one', () => {
+  expect(estimates.length).toBeGreaterThan(4)
+  expect(chanceIn('it will probably rain', whole('it will probably rain'))).toMatchObject({
+    probability: 0.75,
+    estimated: true,
+  })
 })
 
-test('a manuscript’s strong passages are found, never overlapping, and plain prose is left alone', () => {
-  const text = passages.map((p) => p.text).join('\n\n# Next\n\n')
+test('a manuscript suggests passages that do not overlap, and leaves plain prose alone', () => {
+  const prose = part('develop', 'en').filter((g) => g.kinds[0] === 'none')
+  const text = part('develop', 'en')
+    .slice(0, 40)
+    .map((g) => g.text)
+    .join('\n\n')
   const found = suggest(text, lexicon)
-  expect(found.length).toBeGreaterThanOrEqual(8)
-  expect(found.every((s) => s.score >= STRONG)).toBe(true)
-  found
-    .slice(1)
-    .forEach((s, i) => expect(s.span.start).toBeGreaterThanOrEqual((found[i] as { span: { end: number } }).span.end))
-  const prose = passages.filter((p) => p.kind === 'none').map((p) => text.indexOf(p.text))
-  expect(found.some((s) => prose.includes(s.span.start))).toBe(false)
+  expect(found.length).toBeGreaterThan(8)
+  found.forEach((s, i) => expect(found.slice(i + 1).some((o) => spansMeet(o.span, s.span))).toBe(false))
+  expect(prose.flatMap((g) => suggest(g.text, lexicon))).toEqual([])
 })

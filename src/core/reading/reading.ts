@@ -11,6 +11,7 @@ import { keyOf } from './english/phrases'
 import { saidOf } from './english/said'
 import { verbReading } from './english/verbs'
 import { englishShare, wordsOf, type Lexicon } from './english/words'
+import { packClaims, packOf, packSaid, type LanguagePack } from './packs'
 import { told, type Told } from './statements'
 import { unitsOf, type SaidUnit } from './units'
 
@@ -19,6 +20,8 @@ export type ReadText = {
   readonly blocks: readonly Block[]
   readonly language: string
   readonly interpreted: boolean
+  /** What the answers of a question are called in this language. */
+  readonly answers: { readonly yes: string; readonly no: string; readonly otherwise: string }
   readonly told: Told
   readonly claims: readonly Claim[]
   /** All that it says, clause by clause and item by item. */
@@ -34,6 +37,8 @@ const ENGLISH_SHARE = 0.15
 export function readText(text: string, lexicon: Lexicon): ReadText {
   const blocks = blocksOf(text)
   const language = languageOf(text, lexicon)
+  const pack = packOf(language)
+  if (pack) return readByPack(text, blocks, pack)
   const interpreted = language === 'en'
   const parsed = interpreted ? parsedBlocks(text, blocks, lexicon) : new Map<Block, Parsed[]>()
   const interpret = (block: Block) =>
@@ -44,10 +49,41 @@ export function readText(text: string, lexicon: Lexicon): ReadText {
     blocks,
     language,
     interpreted,
+    answers: { yes: 'yes', no: 'no', otherwise: 'otherwise' },
     told: told(text, blocks, interpreted ? interpret : null),
     claims: interpreted ? claimsIn(text, blocks, parsed, lexicon) : [],
     units: unitsOf(text, blocks, parsed),
     sentences: all.map((p) => p.span),
+  }
+}
+
+/** A language with a pack: its connectives, conditions and relations, sentence by sentence. */
+function readByPack(text: string, blocks: readonly Block[], pack: LanguagePack): ReadText {
+  const spans = new Map(
+    blocks
+      .filter((b) => b.type === 'paragraph' || b.type === 'item')
+      .map((b) => [b, sentencesOf(text, b.span, SEGMENTER)] as const),
+  )
+  const all = [...spans.values()].flat()
+  const tellsSteps = (b: Block) =>
+    b.type === 'item' || (spans.get(b) ?? []).some((s) => packSaid(text, s, pack, false).some((x) => x.cues.length > 0))
+  const interpret = (b: Block) =>
+    (spans.get(b) ?? sentencesOf(text, b.span, SEGMENTER)).map((s) => packSaid(text, s, pack, tellsSteps(b)))
+  const last = { thing: null }
+  return {
+    text,
+    blocks,
+    language: pack.language,
+    interpreted: true,
+    answers: pack,
+    told: told(text, blocks, interpret),
+    claims: all.flatMap((s) => packClaims(text, s, pack, last)),
+    units: unitsOf(
+      text,
+      blocks,
+      new Map([...spans].map(([b, list]) => [b, list.map((span) => ({ span, clauses: null }))])),
+    ),
+    sentences: all,
   }
 }
 
@@ -129,10 +165,9 @@ function languageOf(text: string, lexicon: Lexicon): string {
     share: words.filter((w) => words_.test(w.lower)).length / words.length,
   }))
   const [other] = others.toSorted((a, b) => b.share - a.share)
-  if (other && other.share > share && other.share >= 0.08) return PACKS.has(other.l) ? other.l : 'und'
+  if (other && other.share > share && other.share >= 0.08) return packOf(other.l) ? other.l : 'und'
   const known =
     words.filter((w) => verbReading(w.lower, lexicon) || lexicon.adjectives.has(w.lower) || lexicon.actors.has(w.lower))
       .length / words.length
   return share >= ENGLISH_SHARE || (known > 0.35 && !/[äöüßéèêàçñ¿¡ø]/i.test(sample)) ? 'en' : 'und'
 }
-const PACKS: ReadonlySet<string> = new Set(['de', 'es'])

@@ -10,7 +10,8 @@ export type SaidUnit = {
   readonly of: number | null
   readonly role: 'clause' | 'item' | 'row' | 'remark' | 'told' | 'asked'
 }
-type Parsed = { readonly span: Span; readonly clauses: readonly Clause[] }
+/** A sentence, with its clauses where the language has them. */
+type Parsed = { readonly span: Span; readonly clauses: readonly Clause[] | null }
 
 export function unitsOf(
   text: string,
@@ -32,6 +33,10 @@ export function unitsOf(
 
 function sentenceUnits(text: string, p: Parsed, out: SaidUnit[]): void {
   const first = out.length
+  if (!p.clauses) {
+    out.push({ span: p.span, of: null, role: 'clause' })
+    return
+  }
   const remark = cueOf(slice(text, p.span))?.cue.name === 'note'
   for (const c of p.clauses) {
     if (!c.verb || c.end <= c.start) continue

@@ -222,7 +222,11 @@ function withNoun(words: readonly Tagged[], first: readonly Tagged[]): Tagged[] 
   const at = words.findIndex((w) => w.lower === 'one')
   const noun = first.findLast((w) => w.tag === 'noun')
   return at >= 0 && noun && words[at + 1]?.tag !== 'noun'
-    ? [...words.slice(0, at), noun, ...words.slice(at + 1)]
+    ? [
+        ...words.slice(0, at),
+        { ...noun, start: words[at]?.start ?? 0, end: words[at]?.end ?? 0 },
+        ...words.slice(at + 1),
+      ]
     : [...words]
 }
 

@@ -69,7 +69,7 @@ export const hierarchyCues: readonly HierarchyCue[] = [
     name: 'consists',
     how: 'part',
     verb: /^(?:consist|compose|make)$/,
-    behind: /^(?:up |mainly |mostly )*(?:of|from)\b/,
+    behind: /^(?:(?:mainly |mostly )*of\b|up (?:mainly |mostly )?(?:of|from)\b)/,
     voice: 'any',
     parent: 'before',
     weight: 0.9,
@@ -150,7 +150,7 @@ export const hierarchyCues: readonly HierarchyCue[] = [
     weight: 0.8,
     because: 'is led by',
     examples: { 'The deckhands are led by the bosun': 'Bosun > Deckhands' },
-    counter: ['The engine is run by night'],
+    counter: ['The engine runs by night'],
   },
   {
     name: 'supported-by',
@@ -237,7 +237,8 @@ function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim
     )
       continue
     const m = cue.behind.exec(behindText)
-    if (!m || c.rest.length === 0) continue
+    // "made of steel" says what it is made from, "made up of" what its parts are.
+    if (!m || c.rest.length === 0 || (verb.base === 'make' && !m[0].startsWith('up'))) continue
     const from = (c.rest[0]?.start ?? 0) + m[0].length
     const raw = c.rest.filter((w) => w.start >= from)
     const behind = afterCategory(raw)
@@ -253,8 +254,8 @@ function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim
     ).filter((x) => !x.pronoun || cue.parent === 'behind')
     const [parent] = parents
     if (!parent || children.length === 0 || (parents.length > 1 && children.length > 1)) continue
-    const weak =
-      cue.weight < 0.5 && children.length < 2 && !/^(?:two|three|four|five|six|\d)/.test(children[0]?.key ?? '')
+    const wantsList = cue.weight < 0.5 || /^(?:divides|comes-as)$/.test(cue.name)
+    const weak = wantsList && children.length < 2 && !/^(?:two|three|four|five|six|\d)/.test(children[0]?.key ?? '')
     if (weak) continue
     const each = parents.length > 1 ? parents : [parent]
     return each.map((p) => ({
