@@ -1,7 +1,7 @@
 /** Concepts with labelled links: what the sentences say that one thing does to another, and what terms mean. */
 import type { FigureLink, FigureNode } from '../figure'
 import { keyOf, type LinkClaim, type Named, type ReadText } from '../reading'
-import { spansMeet } from '../text'
+import { spansMeet, type Span } from '../text'
 import { many, type Built } from './built'
 import { mergeDoubts } from './doubts'
 import { Things, type Thing } from './named'
@@ -9,7 +9,7 @@ import { Things, type Thing } from './named'
 export function conceptFigure(read: ReadText): Built {
   const claims = read.claims.filter((c): c is LinkClaim => c.relation === 'link' && c.weight >= 0.5)
   const things = new Things()
-  const verbs = new Map<string, Thing[]>()
+  const verbs = new Map<string, Set<Thing>>()
   const links: FigureLink[] = []
   const seen = new Set<string>()
   const thingOf = (n: Named): Thing => things.find(n) ?? changed(n, verbs) ?? things.take(n)
@@ -21,7 +21,7 @@ export function conceptFigure(read: ReadText): Built {
         const to = thingOf(t)
         from.source.push(f.span)
         to.source.push(t.span)
-        verbs.set(c.verb, [...(verbs.get(c.verb) ?? []), to])
+        verbs.set(c.verb, (verbs.get(c.verb) ?? new Set<Thing>()).add(to))
         const id = `${from.id} ${c.words} ${to.id}`
         if (from.id === to.id || seen.has(id)) continue
         seen.add(id)
@@ -42,11 +42,10 @@ export function conceptFigure(read: ReadText): Built {
   return { nodes, links, doubts: mergeDoubts(nodes, links, keyOf), ...scoreOf(read, claims, nodes, links) }
 }
 
-const unique = (spans: readonly { start: number; end: number }[]) =>
-  spans.filter((s, i) => spans.findIndex((x) => x.start === s.start && x.end === s.end) === i)
+const unique = (spans: readonly Span[]): Span[] => [...new Map(spans.map((s) => [`${s.start} ${s.end}`, s])).values()]
 
 /** "strains the lines ... strained lines": the participle says only what was told of them before. */
-function changed(n: Named, verbs: ReadonlyMap<string, readonly Thing[]>): Thing | null {
+function changed(n: Named, verbs: ReadonlyMap<string, ReadonlySet<Thing>>): Thing | null {
   const [first, ...rest] = n.key.split(' ')
   if (!first || rest.length === 0) return null
   const base = first.replace(/(?:ed|en)$/, '')
@@ -59,7 +58,7 @@ function changed(n: Named, verbs: ReadonlyMap<string, readonly Thing[]>): Thing 
       (first === 'broken' && verb === 'break'),
   )
   const head = rest.join(' ')
-  return known?.[1].find((t) => t.key === head || t.key.endsWith(` ${head}`)) ?? null
+  return [...(known?.[1] ?? [])].find((t) => t.key === head || t.key.endsWith(` ${head}`)) ?? null
 }
 
 function scoreOf(

@@ -1,6 +1,6 @@
 /** Stage `propose`: what a passage says, as figures, ranked. Reading and figure meet only here. Out: per kind a figure
  *  with its score, the reasons, and what of the passage it holds and leaves out. Lays nothing out. */
-import { figureKinds, type Figure, type FigureKind } from '../figure'
+import { MAX_NODES, figureKinds, type Figure, type FigureKind } from '../figure'
 import type { ReadText } from '../reading'
 import { slice } from '../text'
 import { many, type Built } from './built'
@@ -38,8 +38,9 @@ const kindRows = {
 
 export function propose(read: ReadText): Reading[] {
   const built = figureKinds
-    .map((kind) => ({ kind, built: withContext(read, kindRows[kind].build(read)) }))
-    .filter(({ kind, built }) => built.nodes.length >= kindRows[kind].fewest)
+    .map((kind) => ({ kind, built: kindRows[kind].build(read) }))
+    .filter(({ kind, built }) => built.nodes.length >= kindRows[kind].fewest && built.nodes.length <= MAX_NODES)
+    .map(({ kind, built }) => ({ kind, built: withContext(read, built) }))
   const found = new Map(built.map((b) => [b.kind, b.built.score]))
   return built
     .map(({ kind, built }) => ({

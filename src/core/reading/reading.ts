@@ -2,7 +2,7 @@
  *  sentences of languages with a pack are interpreted, those of others are not, and `interpreted` says so. */
 import { blocksOf, sentencesOf, slice, type Block, type Span } from '../text'
 import type { Claim, Named } from './claims'
-import { caseClaims, choiceClaims, noChoices } from './english/choiceClaims'
+import { ASKS_FOR_CASES, caseClaims, choiceClaims, noChoices } from './english/choiceClaims'
 import { compareClaims } from './english/compareClaims'
 import { hierarchyClaims } from './english/hierarchyClaims'
 import { definitionClaims, linkClaims, type Discourse } from './english/linkClaims'
@@ -111,6 +111,7 @@ function claimsIn(
 ): Claim[] {
   const out: Claim[] = []
   const choices = noChoices()
+  const asked = ASKS_FOR_CASES.test(text)
   const discourse: Discourse = { subject: [], object: [] }
   for (const b of blocks) {
     if (b.type === 'heading') {
@@ -135,7 +136,7 @@ function claimsIn(
       out.push(...linkClaims(p.clauses, discourse))
       out.push(...compareClaims(p.clauses, text, lexicon))
       out.push(...choiceClaims(text, p.span, p.clauses, lexicon, choices))
-      out.push(...caseClaims(text, p.clauses, lexicon))
+      out.push(...caseClaims(p.clauses, asked, lexicon))
     }
   }
   return out

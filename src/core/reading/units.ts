@@ -32,23 +32,21 @@ export function unitsOf(
 }
 
 function sentenceUnits(text: string, p: Parsed, out: SaidUnit[]): void {
-  const first = out.length
   if (!p.clauses) {
     out.push({ span: p.span, of: null, role: 'clause' })
     return
   }
+  const first = out.length
   const remark = cueOf(slice(text, p.span))?.cue.name === 'note'
-  for (const c of p.clauses) {
-    if (!c.verb || c.end <= c.start) continue
-    const span = { start: c.lead && !c.relative ? c.lead.start : c.start, end: c.end }
-    const main = out.findLastIndex((u, i) => i >= first && u.of === null)
-    const depends = c.sub !== null || c.relative
-    // A fronted clause belongs to the main clause behind it: found again below.
-    out.push({ span, of: depends ? main : null, role: remark ? 'remark' : c.verb.told ? 'told' : 'clause' })
-  }
-  const mains = out.map((u, i) => (i >= first && u.of === null ? i : -1)).filter((i) => i >= 0)
-  for (let i = first; i < out.length; i++) {
-    const u = out[i] as SaidUnit
-    if (u.of === -1) out[i] = { ...u, of: mains.find((m) => m > i) ?? null }
-  }
+  const said = p.clauses.filter((c) => c.verb && c.end > c.start)
+  const isMain = (c: Clause) => c.sub === null && !c.relative
+  said.forEach((c, i) => {
+    const before = said.findLastIndex((x, k) => k < i && isMain(x))
+    const main = before >= 0 ? before : said.findIndex(isMain)
+    out.push({
+      span: { start: c.lead && !c.relative ? c.lead.start : c.start, end: c.end },
+      of: isMain(c) || main < 0 ? null : first + main,
+      role: remark ? 'remark' : c.verb?.told ? 'told' : 'clause',
+    })
+  })
 }

@@ -378,12 +378,12 @@ function told(c: Clause, option: Named, bySubject: boolean, lexicon: Lexicon): A
 }
 
 const MEASURED = /^(?:below|above|under|over|between|up|less|more|at|from|with|without|in|for|within|outside)$/
-const CASES = /\b(?:depends? on|whether|according to|by (?:age|weight|size|length|height))\b/i
+/** The text says that something hangs on a condition: then plainer conditions are cases too. */
+export const ASKS_FOR_CASES = /\b(?:depends? on|whether|according to|by (?:age|weight|size|length|height))\b/i
 const COMPARES = /^(?:below|above|under|over|between|up|less|more|than|least|most|from)$/
 
 /** "Above three metres the sailing is cancelled", "Applicants under 18 cannot join": a case and what follows from it. */
-export function caseClaims(text: string, clauses: readonly Clause[], lexicon: Lexicon): CaseClaim[] {
-  const asked = CASES.test(text)
+export function caseClaims(clauses: readonly Clause[], asked: boolean, lexicon: Lexicon): CaseClaim[] {
   const out: CaseClaim[] = []
   for (const [i, c] of clauses.entries()) {
     if (c.sub !== null || c.relative || !c.verb) continue

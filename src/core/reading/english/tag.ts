@@ -120,12 +120,15 @@ const ADVERBIALS = [
   'right away',
   'at once',
   'in theory',
-].map((p) => p.split(' '))
+]
+const ADVERBIALS_BY_FIRST: ReadonlyMap<string, readonly (readonly string[])[]> = ADVERBIALS.map((p) =>
+  p.split(' '),
+).reduce((map, p) => map.set(p[0] as string, [...(map.get(p[0] as string) ?? []), p]), new Map<string, string[][]>())
 
 /** Several words that together are one adverb. */
 function markAdverbials(all: Draft[]): void {
   for (let i = 0; i < all.length; i++)
-    for (const p of ADVERBIALS)
+    for (const p of ADVERBIALS_BY_FIRST.get((all[i] as Draft).lower) ?? [])
       if (
         p.every((w, k) => all[i + k]?.lower === w) &&
         !(p[1] === 'well' && all[i + 2]?.lower === 'as') &&
