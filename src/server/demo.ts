@@ -94,6 +94,32 @@ Done every Monday before the first sailing.
     ],
   },
   {
+    title: 'Who is who on the Teal',
+    text: `# Who is who on the Teal
+
+On the MV Teal the master is in command. The mate, the chief engineer and the purser report to the master. The bosun answers to the mate and is in charge of four deckhands. The second engineer works under the chief engineer. The purser supervises the stewards and the cook.
+
+## When the spare boat is needed
+
+We can charter a spare boat or muddle through with two. Chartering costs 12,000 a month, but the timetable holds. Muddling through costs nothing at first. If we muddle through, there is a 20% chance that a boat breaks down, and then we lose the fares.`,
+    figures: [
+      {
+        from: 'On the MV Teal',
+        to: 'the stewards and the cook.',
+        kind: 'hierarchy',
+        arrangement: 'down',
+        title: 'Who reports to whom',
+      },
+      {
+        from: 'We can charter',
+        to: 'we lose the fares.',
+        kind: 'decision',
+        arrangement: 'tree',
+        title: 'A spare boat?',
+      },
+    ],
+  },
+  {
     title: 'Boarding the vehicle deck',
     text: `# Boarding the vehicle deck
 
@@ -152,6 +178,13 @@ The tide sets the height of the ramp. Wind pushes the stern off the quay, and sw
         kind: 'process',
         arrangement: 'down',
         title: 'Departing in fog',
+      },
+      {
+        from: 'Deck crew and shore crew both',
+        to: 'the waiting room.',
+        kind: 'venn',
+        arrangement: 'circles',
+        title: 'Deck crew and shore crew',
       },
     ],
   },

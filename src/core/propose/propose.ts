@@ -45,7 +45,7 @@ export function propose(read: ReadText): Reading[] {
   return built
     .map(({ kind, built }) => ({
       kind,
-      score: Math.round(yielding(kind, built.score, found) * 1000) / 1000,
+      score: Math.round(yielding(kind, built.score, found, read) * 1000) / 1000,
       reasons: built.reasons,
       coverage: coverageOf(read, built),
       doubts: built.doubts ?? [],
@@ -54,12 +54,13 @@ export function propose(read: ReadText): Reading[] {
     .toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
 }
 
-/** Almost anything can be said as one thing acting on another; where the text compares, chooses or divides, that comes
- *  first. */
-function yielding(kind: FigureKind, score: number, found: ReadonlyMap<FigureKind, number>): number {
-  if (kind !== 'concept') return Math.max(0, score)
+/** Almost anything can be said as one thing acting on another, and people who act as steps; where the text compares,
+ *  chooses or divides, and tells no order, that comes first. */
+function yielding(kind: FigureKind, score: number, found: ReadonlyMap<FigureKind, number>, read: ReadText): number {
   const special = Math.max(found.get('venn') ?? 0, found.get('decision') ?? 0, found.get('hierarchy') ?? 0)
-  return Math.max(0, score - 0.9 * Math.max(0, special - 0.5))
+  const gives =
+    kind === 'concept' ? 0.9 : kind === 'process' && read.told.cueCount === 0 && read.told.orderedItems < 2 ? 0.6 : 0
+  return Math.max(0, score - gives * Math.max(0, special - 0.5))
 }
 
 function buildProcess(read: ReadText): Built {

@@ -240,7 +240,9 @@ function aboutClaims(
   const out: AboutClaim[] = []
   const mains = clauses.filter((c) => (c.sub === null || c.sub === 'while' || c.sub === 'whereas') && !c.relative)
   for (const c of clauses) {
-    const known = optionOf(c, lexicon, state)
+    // What a "that" clause speaks of is no new topic.
+    const topic = c.sub === null || c.sub === 'if' || c.sub === 'when' || mains.includes(c)
+    const known = topic && !c.relative ? optionOf(c, lexicon, state) : null
     if (known) state.current = known
     const option = state.current
     if (!option) continue

@@ -136,7 +136,7 @@ function membersOf(c: Clause, lexicon: Lexicon): Named[] {
         .map(thing)
         .filter((m) => m.key !== '' && !COUNTED.test(m.label))
   }
-  if (verb.copula || /^(?:look|seem|work)$/.test(verb.base)) {
+  if (verb.copula || /^(?:look|seem)$/.test(verb.base)) {
     const colon = rest.findIndex((w) => /^[:—–]$/.test(w.text))
     const list =
       colon >= 0 && rest.slice(0, colon).some((w) => /^(?:alike|similar|same)$/.test(w.lower))

@@ -138,7 +138,7 @@ function bestVerb(s: Segment, lexicon: Lexicon): number {
   for (let i = start; i < to; i++) {
     const w = all[i] as Draft
     const open = w.tag === 'noun' || ((w.tag === 'prep' || w.tag === 'pron') && i === start)
-    if (w.form === null || w.form === 'ing' || !open) continue
+    if (w.form === null || w.form === 'ing' || !open || COLLECTIVE.has(w.lower)) continue
     const points =
       STRENGTH[w.strength as VerbClass] + (i === start ? atStart(s, w) : afterSubject(s, i)) + ahead(s, i, lexicon)
     // "Heat speeds up the reaction": a third person behind it makes the first word its subject.
@@ -209,6 +209,9 @@ function afterSubject(s: Segment, i: number): number {
   if (!b || k < from) return 0
   if (b.tag === 'rel') return 4
   if (b.tag === 'pron') return afterPronoun(b, w)
+  // "Muddling through costs nothing": the particle belongs to the subject.
+  const particle = b.tag === 'prep' && /^(?:through|up|down|out|off|in|on|over|back|away)$/.test(b.lower)
+  if (particle && all[k - 1]?.form === 'ing' && w.form === 's') return 1.2
   if (/^(?:det|prep|adj|to|aux|modal|sub|verb)$/.test(b.tag)) return -9
   if (b.tag === 'num') return all[k - 1]?.tag === 'noun' && w.form === 's' ? 1 : -9
   // "Should the ramp stick": the base form behind an inverted subject.

@@ -18,6 +18,8 @@ const LISTING = /^(?:and|or|nor|plus|&)$/
 const LEADING =
   /^(?:also|even|mainly|mostly|basically|usually|either|both|neither|namely|e\.g|i\.e|really|sure|obviously|just|only|then|perhaps|maybe|sometimes|often|further|again|too|of course|well|i|e|g)$/
 
+/** Belongs to the verb before it: "breaks down". */
+const PARTICLE = /^(?:up|down|out|off|over|away|back|on|through)$/
 /** Says how or when, behind a thing. */
 const TRAILING =
   /^(?:very|more|less|much|early|late|sooner|later|faster|too|well|little|lot|mostly|really|though|anyway)$/
@@ -63,7 +65,7 @@ export function bare(words: readonly Tagged[]): Tagged[] {
     !/^[%)"”]$/.test((phrase[to - 1] as Tagged).text)
   )
     to--
-  while (to > 1 && phrase[to - 1]?.tag === 'prep') to--
+  while (to > 1 && phrase[to - 1]?.tag === 'prep' && !PARTICLE.test((phrase[to - 1] as Tagged).lower)) to--
   return [...phrase.slice(0, to)]
 }
 

@@ -66,7 +66,7 @@ const FACTS = set(
 )
 /** Adverbs that open or link sentences. */
 const OPENERS = set(
-  'otherwise else afterwards meanwhile however therefore thus alternatively instead though too either neither perhaps maybe often sometimes today well even ever quite rather very almost about roughly ashore aboard overnight online anyway beforehand straight away',
+  'otherwise else afterwards meanwhile however therefore thus alternatively instead though too either neither perhaps maybe often sometimes today well even ever alone quite rather very almost about roughly ashore aboard overnight online anyway beforehand straight away',
 )
 
 export type Draft = { -readonly [K in keyof Tagged]: Tagged[K] }
@@ -166,6 +166,8 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (l === 'as' && next && /^(?:soon|long)$/.test(next.lower) && all[i + 2]?.lower === 'as') return 'sub'
   if (SUBORDINATORS.has(l)) return 'sub'
   if (l === 'her') return next && isWord(next) && !closed(next.lower) ? 'det' : 'pron'
+  // "Deck crew and shore crew both check"
+  if ((l === 'both' || l === 'all' || l === 'each') && before?.tag === 'noun') return 'adv'
   if (POINTING.has(l)) return pointing(w, next) ? 'pron' : 'det'
   if (DETERMINERS.has(l)) return 'det'
   if (l === 'like')
