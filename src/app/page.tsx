@@ -2,6 +2,7 @@ import { formatDistanceToNow } from 'date-fns'
 import { altTextOf } from '@/core/figure'
 import { signedIn } from '@/server/authorize'
 import { firstShelf, foliosOf } from '@/server/folios'
+import { patterns } from '@/server/services/patterns'
 import { Shelf } from '@/ui/shelf/Shelf'
 
 export const dynamic = 'force-dynamic'
@@ -12,6 +13,7 @@ export default async function ShelfPage() {
   return (
     <Shelf
       name={shelf.name}
+      patterns={Object.entries(patterns).map(([id, p]) => ({ id, name: p.name }))}
       folios={folios.map((f) => ({
         id: f.id,
         title: f.projection.title || 'Untitled folio',

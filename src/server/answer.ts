@@ -20,6 +20,7 @@ const statusOf: Record<Problem['code'], number> = {
   'not-allowed': 403,
   'foreign-origin': 403,
   'too-many': 429,
+  'draft-failed': 502,
   'picture-too-large': 422,
 }
 

@@ -19,6 +19,7 @@ export type Problem =
   | { readonly code: 'not-allowed' }
   | { readonly code: 'foreign-origin' }
   | { readonly code: 'too-many'; readonly seconds: number }
+  | { readonly code: 'draft-failed'; readonly why: string }
   | { readonly code: 'picture-too-large'; readonly pixels: number; readonly limit: number }
 
 type Sentences = { readonly [K in Problem['code']]: (p: Extract<Problem, { code: K }>) => string }
@@ -47,6 +48,8 @@ const english: Sentences = {
   'not-allowed': () => 'This folio belongs to somebody else. Ask its owner to share it.',
   'foreign-origin': () => 'The request came from another site and was refused. Open Idle Compass at its own address.',
   'too-many': (p) => `Too many requests at once. Try again in ${p.seconds} seconds.`,
+  'draft-failed': (p) =>
+    `The drafting service gave no text: ${p.why}. Your topic is still here; try again, or write the first lines yourself.`,
   'picture-too-large': (p) =>
     `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
 }

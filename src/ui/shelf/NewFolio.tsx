@@ -12,13 +12,21 @@ const EXAMPLE = `1. Check the moorings
 const TEXT_FILE = /\.(md|markdown|txt|text)$/i
 
 /** A folio from pasted text or from a Markdown or text file. Beside the work, not over it. */
-export function NewFolio({ onClose }: { onClose: (() => void) | null }) {
+export function NewFolio({
+  onClose,
+  patterns,
+}: {
+  onClose: (() => void) | null
+  patterns: readonly { readonly id: string; readonly name: string }[]
+}) {
   const router = useRouter()
   const [text, setText] = useState('')
   const [name, setName] = useState<string | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
   const file = useRef<HTMLInputElement>(null)
+  const [topic, setTopic] = useState('')
+  const [pattern, setPattern] = useState(patterns[0]?.id ?? '')
 
   const open = async (chosen: File | undefined) => {
     if (!chosen) return
@@ -34,6 +42,15 @@ export function NewFolio({ onClose }: { onClose: (() => void) | null }) {
     setBusy(false)
     if ('problem' in answer) setProblem(answer.problem)
     else router.push(`/folio/${(answer.json as { id: string }).id}`)
+  }
+  const draft = async () => {
+    setBusy(true)
+    const answer = await ask('POST', '/api/drafts', { topic, pattern })
+    setBusy(false)
+    if ('problem' in answer) return setProblem(answer.problem)
+    setProblem(null)
+    setName(topic)
+    setText((answer.json as { text: string }).text)
   }
   return (
     <section aria-labelledby="new-folio" className="mb-8 rounded-lg border border-rule bg-page p-5">
@@ -62,6 +79,40 @@ export function NewFolio({ onClose }: { onClose: (() => void) | null }) {
           if (e.key === 'Escape') onClose?.()
         }}
       />
+      <div className="mt-3 flex flex-wrap items-end gap-3 border-l-2 border-rule pl-3">
+        <label className="flex flex-col gap-1 text-[13px] text-quiet">
+          No text yet? Name the topic
+          <input
+            value={topic}
+            maxLength={200}
+            placeholder="Mooring at night"
+            className="field w-72"
+            onChange={(e) => setTopic(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter' && topic.trim().length > 1) void draft()
+            }}
+          />
+        </label>
+        <label className="flex flex-col gap-1 text-[13px] text-quiet">
+          and what it is to be
+          <select value={pattern} className="field w-56" onChange={(e) => setPattern(e.target.value)}>
+            {patterns.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button
+          type="button"
+          className="button"
+          disabled={busy || topic.trim().length < 2 || text.trim() !== ''}
+          title={text.trim() === '' ? undefined : 'Clear the text above first; a draft would replace it'}
+          onClick={() => void draft()}
+        >
+          Draft a text with gaps
+        </button>
+      </div>
       {problem && (
         <p role="alert" className="mt-2 text-needle">
           {problem}

@@ -21,7 +21,15 @@ export type ShelvedFolio = {
   readonly figures: readonly { readonly id: string; readonly alt: string; readonly version: number }[]
 }
 
-export function Shelf({ name, folios }: { name: string; folios: readonly ShelvedFolio[] }) {
+export function Shelf({
+  name,
+  folios,
+  patterns,
+}: {
+  name: string
+  folios: readonly ShelvedFolio[]
+  patterns: readonly { readonly id: string; readonly name: string }[]
+}) {
   const [adding, setAdding] = useState(folios.length === 0)
   const commands = useMemo(() => [{ name: 'New folio', keys: 'Alt+N', run: () => setAdding(true) }], [])
   useCommands(commands)
@@ -40,7 +48,7 @@ export function Shelf({ name, folios }: { name: string; folios: readonly Shelved
             New folio
           </button>
         </div>
-        {adding && <NewFolio onClose={folios.length === 0 ? null : () => setAdding(false)} />}
+        {adding && <NewFolio patterns={patterns} onClose={folios.length === 0 ? null : () => setAdding(false)} />}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-6">
           {folios.map((f) => (
             <FolioCard key={f.id} folio={f} />

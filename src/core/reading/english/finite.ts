@@ -30,7 +30,7 @@ const PLURALS = new Set(
 /** One group or its members: "the crew closes", "the crew close". */
 const COLLECTIVE = new Set('crew staff police data team public media family'.split(' '))
 
-export const isQuote = (w: Draft): boolean => /^["“”'‘’«»]$/.test(w.text)
+export const isQuote = (w: Draft): boolean => /^["“”'‘’«»[\]]$/.test(w.text)
 const isBoundary = (w: Draft): boolean =>
   (w.tag === 'mark' && !isQuote(w)) || w.tag === 'conj' || w.tag === 'sub' || w.tag === 'rel' || EITHER.has(w.lower)
 

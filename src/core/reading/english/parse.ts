@@ -64,8 +64,8 @@ function withoutBrackets(words: readonly Tagged[]): { outside: Tagged[]; asides:
   const asides: Tagged[][] = []
   let inside: Tagged[] | null = null
   for (const w of words) {
-    if ((w.text === '(' || w.text === '[') && inside === null) inside = []
-    else if ((w.text === ')' || w.text === ']') && inside !== null) {
+    if (w.text === '(' && inside === null) inside = []
+    else if (w.text === ')' && inside !== null) {
       asides.push(inside)
       inside = null
     } else (inside ?? outside).push(w)
@@ -96,7 +96,7 @@ function pieces(words: readonly Tagged[]): Piece[] {
     relative = false
   }
   words.forEach((w, i) => {
-    const cuts = w.tag === 'mark' ? !/^["“”'’\/&%€$£+=#]$/.test(w.text) : w.tag === 'conj'
+    const cuts = w.tag === 'mark' ? !/^["“”'’[\]/&%€$£+=#]$/.test(w.text) : w.tag === 'conj'
     if (cuts) {
       const empty = now.length === 0 && sub === null
       close()
