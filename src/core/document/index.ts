@@ -7,6 +7,7 @@ export {
   hold,
   indent,
   insertAfter,
+  insertBelow,
   insertOn,
   insertQuestionAfter,
   moveAfter,
@@ -20,3 +21,4 @@ export {
   renameLink,
 } from './shape'
 export { takeIn } from './takeIn'
+export { understand, type Understanding } from './instruct'

@@ -10,6 +10,7 @@ import {
   type NodeId,
 } from '../figure'
 import { reachable, successors } from '../graph'
+import { isTree, treeRows } from './treeShape'
 
 export type OutlineRow =
   | {
@@ -30,6 +31,8 @@ export type OutlineRow =
 
 export function outlineOf(figure: Figure): OutlineRow[] {
   const nodes = nodesInOrder(figure)
+  if (isTree(figure))
+    return treeRows(figure).map(({ node, depth }, i) => ({ row: 'node', id: node.id, depth, number: i + 1, node }))
   if (figure.kind !== 'process')
     return nodes.map((node, i) => ({ row: 'node', id: node.id, depth: 0, number: i + 1, node }))
   return new ProcessOutline(figure, nodes).rows

@@ -13,6 +13,7 @@ import {
 import type { Box } from '../geometry'
 import { all, type Edit } from './edit'
 import { outlineOf } from './outline'
+import { indentBelow, isTree, outdentFrom } from './treeShape'
 
 const linksFrom = (f: Figure, id: NodeId): FigureLink[] => linksInOrder(f).filter((l) => l.from === id)
 const linksTo = (f: Figure, id: NodeId): FigureLink[] => linksInOrder(f).filter((l) => l.to === id)
@@ -25,9 +26,16 @@ const newNode = (id: NodeId, role: FigureNode['role'], text: string, order: numb
   order,
   source: [],
 })
-const newLink = (id: LinkId, from: NodeId, to: NodeId, order: number, text = ''): FigureLink => ({
+const newLink = (
+  id: LinkId,
+  from: NodeId,
+  to: NodeId,
+  order: number,
+  text = '',
+  role: FigureLink['role'] = 'next',
+): FigureLink => ({
   id,
-  role: 'next',
+  role,
   from,
   to,
   order,
@@ -57,9 +65,8 @@ export const releaseAll = (f: Figure): Edit =>
 
 /** A step after a node: what followed the node follows the new step. After a question it goes into the first branch. */
 export function insertAfter(f: Figure, after: NodeId, ids: { node: NodeId; link: LinkId }, text: string): Edit {
-  const role = kinds[f.kind].plainRole
-  const node = newNode(ids.node, role, text, orderAfter(f, after))
-  if (f.kind !== 'process') return { do: 'putNode', node }
+  const node = newNode(ids.node, kinds[f.kind].plainRole, text, orderAfter(f, after))
+  if (f.kind !== 'process') return insertBeside(f, after, ids, node)
   const out = linksFrom(f, after)
   if (isQuestion(f.nodes[after])) {
     const branch = out[0]
@@ -72,6 +79,36 @@ export function insertAfter(f: Figure, after: NodeId, ids: { node: NodeId; link:
     link: newLink(ids.link, after, ids.node, 1),
   })
 }
+
+/** Where there is no order: an item below the same parent (below the node itself, where it is the top), a member of the
+ *  same sets, a concept or point of its own. */
+export function insertBeside(f: Figure, beside: NodeId, ids: { node: NodeId; link: LinkId }, node: FigureNode): Edit {
+  const known = f.nodes[beside]
+  if (f.kind === 'venn') {
+    const sets = known?.role === 'set' ? [beside] : (known?.memberOf ?? [])
+    return { do: 'putNode', node: { ...node, memberOf: sets } }
+  }
+  if (f.kind !== 'hierarchy' && f.kind !== 'decision') return { do: 'putNode', node }
+  const above = linksTo(f, beside)[0]
+  return all({ do: 'putNode', node }, { do: 'putLink', link: childLink(f, above?.from ?? beside, ids, above?.role) })
+}
+
+const childLink = (
+  f: Figure,
+  from: NodeId,
+  ids: { node: NodeId; link: LinkId },
+  role?: FigureLink['role'],
+): FigureLink =>
+  newLink(ids.link, from, ids.node, linksFrom(f, from).length + 1, '', role ?? kinds[f.kind].linkRoles[0])
+
+/** A node below another. */
+export const insertBelow = (f: Figure, parent: NodeId, ids: { node: NodeId; link: LinkId }, text: string): Edit =>
+  f.kind === 'venn'
+    ? insertBeside(f, parent, ids, newNode(ids.node, 'member', text, orderAfter(f, parent)))
+    : all(
+        { do: 'putNode', node: newNode(ids.node, kinds[f.kind].plainRole, text, orderAfter(f, parent)) },
+        { do: 'putLink', link: childLink(f, parent, ids) },
+      )
 
 /** A step on a link, which keeps its words: they say which branch it is. */
 export function insertOn(f: Figure, on: LinkId, ids: { node: NodeId; link: LinkId }, text: string): Edit {
@@ -193,7 +230,7 @@ const swapOrders = (f: Figure, a: NodeId, b: NodeId): Edit =>
   )
 
 /** Two nodes change places: each takes over the links of the other. */
-function changePlaces(f: Figure, a: NodeId, b: NodeId): Edit {
+export function changePlaces(f: Figure, a: NodeId, b: NodeId): Edit {
   const other = (id: NodeId) => (id === a ? b : id === b ? a : id)
   const touching = linksInOrder(f).filter((l) => [l.from, l.to].some((id) => id === a || id === b))
   return all(
@@ -204,6 +241,7 @@ function changePlaces(f: Figure, a: NodeId, b: NodeId): Edit {
 
 /** Into the last branch of the question just above (a process), or under the point above as its detail (points). */
 export function indent(f: Figure, id: NodeId, link: LinkId): Edit | null {
+  if (isTree(f)) return indentBelow(f, id)
   const rows = outlineOf(f).filter((r) => r.row === 'node')
   const at = rows.findIndex((r) => r.id === id)
   if (f.kind !== 'process') {
@@ -254,6 +292,7 @@ function intoBranch(f: Figure, id: NodeId, branch: FigureLink, link: LinkId): Ed
 
 /** Out of its branch, to where the branches meet; a detail of a point becomes a point again. */
 export function outdent(f: Figure, id: NodeId, ids: { node: NodeId; link: LinkId }): Edit | null {
+  if (isTree(f)) return outdentFrom(f, id)
   if (f.kind !== 'process') {
     const node = f.nodes[id]
     if (!node?.detail) return null
@@ -304,5 +343,6 @@ export const connect = (f: Figure, from: NodeId, to: NodeId, id: LinkId): Edit =
     to,
     linksFrom(f, from).length + 1,
     isQuestion(f.nodes[from]) ? (linksFrom(f, from).length === 0 ? 'yes' : 'no') : '',
+    kinds[f.kind].linkRoles[0],
   ),
 })

@@ -3,6 +3,8 @@ import type { FigureKind, LinkRole, NodeRole } from './figure'
 type KindRow = {
   /** As it stands in the interface. */
   readonly name: string
+  /** What one node of it is called. */
+  readonly noun: string
   readonly nodeRoles: readonly NodeRole[]
   readonly linkRoles: readonly LinkRole[]
   /** The role that a node takes when its own means nothing in this kind. */
@@ -13,18 +15,26 @@ type KindRow = {
 export const kinds = {
   process: {
     name: 'Process',
+    noun: 'step',
     nodeRoles: ['start', 'step', 'question', 'end'],
     linkRoles: ['next'],
     plainRole: 'step',
   },
-  concept: { name: 'Concept map', nodeRoles: ['concept'], linkRoles: ['relation'], plainRole: 'concept' },
-  hierarchy: { name: 'Hierarchy', nodeRoles: ['item'], linkRoles: ['child'], plainRole: 'item' },
-  venn: { name: 'Venn diagram', nodeRoles: ['set', 'member'], linkRoles: [], plainRole: 'member' },
+  concept: {
+    name: 'Concept map',
+    noun: 'concept',
+    nodeRoles: ['concept'],
+    linkRoles: ['relation'],
+    plainRole: 'concept',
+  },
+  hierarchy: { name: 'Hierarchy', noun: 'item', nodeRoles: ['item'], linkRoles: ['child'], plainRole: 'item' },
+  venn: { name: 'Venn diagram', noun: 'member', nodeRoles: ['set', 'member'], linkRoles: [], plainRole: 'member' },
   decision: {
     name: 'Decision',
+    noun: 'option',
     nodeRoles: ['choice', 'chance', 'outcome', 'option', 'criterion'],
     linkRoles: ['leads', 'weighs'],
     plainRole: 'option',
   },
-  points: { name: 'Points', nodeRoles: ['point'], linkRoles: [], plainRole: 'point' },
+  points: { name: 'Points', noun: 'point', nodeRoles: ['point'], linkRoles: [], plainRole: 'point' },
 } satisfies Record<FigureKind, KindRow>

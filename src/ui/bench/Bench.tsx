@@ -16,7 +16,7 @@ import {
   remove,
 } from '@/core/document'
 import type { Edit } from '@/core/document'
-import { nodesInOrder, type Figure } from '@/core/figure'
+import { kinds, nodesInOrder, type Figure } from '@/core/figure'
 import { useCommands, type Command } from '../chrome/commands'
 import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
@@ -100,7 +100,11 @@ function Work({
       { name: 'Undo', keys: 'Mod+Z', run: edits.undo },
       { name: 'Redo', keys: 'Mod+Shift+Z', run: edits.redo },
       { name: 'Redo (other keys)', keys: 'Mod+Y', run: edits.redo },
-      { name: figure.kind === 'process' ? 'Add a step' : 'Add a point', keys: 'Alt+S', run: actions.addStep },
+      {
+        name: `Add ${/^[aeiou]/.test(kinds[figure.kind].noun) ? 'an' : 'a'} ${kinds[figure.kind].noun}`,
+        keys: 'Alt+S',
+        run: actions.addStep,
+      },
       ...(figure.kind === 'process'
         ? [{ name: 'Add a question with its branches', keys: 'Alt+Q', run: actions.addQuestion }]
         : []),
@@ -134,6 +138,7 @@ function Work({
         apply={edits.apply}
         actions={actions}
         edits={edits}
+        tell={tell}
       />
       <Canvas
         figure={figure}
@@ -183,7 +188,7 @@ function useActions(
         else
           apply({
             do: 'putNode',
-            node: { id: made.node, role: figure.kind === 'points' ? 'point' : 'step', text: '', order: 1, source: [] },
+            node: { id: made.node, role: kinds[figure.kind].plainRole, text: '', order: 1, source: [] },
           })
         begin(made.node)
       },
@@ -214,7 +219,7 @@ function useActions(
           indent(figure, node, nanoid(8)),
           figure.kind === 'process'
             ? 'Only a step right below a question can go into its branch.'
-            : 'There is no point above to put it under.',
+            : `There is no ${kinds[figure.kind].noun} above to put it under.`,
         ),
       outdent: () =>
         node &&
@@ -222,7 +227,9 @@ function useActions(
           outdent(figure, node, ids()),
           figure.kind === 'process'
             ? 'This step is not inside a branch that meets the flow again.'
-            : 'This point has no detail to make a point of.',
+            : figure.kind === 'points'
+              ? 'This point has no detail to make a point of.'
+              : `This ${kinds[figure.kind].noun} is at the top already.`,
         ),
       release: () => node && apply(release(node)),
       releaseAll: () => apply(releaseAll(figure)),

@@ -3,8 +3,9 @@
 import { ArrowDown, ArrowUp, IndentDecrease, IndentIncrease, Redo2, Trash2, Undo2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { outlineOf, rename, renameLink, type Edit, type OutlineRow } from '@/core/document'
-import type { Figure } from '@/core/figure'
+import { kinds, type Figure } from '@/core/figure'
 import type { BenchActions, Selected } from './Bench'
+import { InstructionField } from './InstructionField'
 import { NodeTable } from './NodeTable'
 import type { Edits } from './useBench'
 import { WordsField } from './WordsField'
@@ -18,6 +19,7 @@ type Props = {
   readonly apply: (edit: Edit) => void
   readonly actions: BenchActions
   readonly edits: Edits
+  readonly tell: (text: string) => void
 }
 const VIEWS = ['Outline', 'Table', 'Manuscript'] as const
 
@@ -57,13 +59,14 @@ export function OutlinePanel(props: Props) {
         )}
         {view === 'Manuscript' && <Passage figure={figure} selected={selected} />}
       </div>
+      <InstructionField figure={figure} apply={props.apply} tell={props.tell} />
       <div
         role="toolbar"
         aria-label="Change the outline"
         className="flex flex-wrap items-center gap-1 border-t border-rule px-3 py-2"
       >
         <button type="button" className="button h-7! px-2! text-[13px]!" onClick={actions.addStep} title="Alt+S">
-          {figure.kind === 'process' ? 'Add step' : 'Add point'}
+          {`Add ${kinds[figure.kind].noun}`}
         </button>
         {figure.kind === 'process' && (
           <button type="button" className="button h-7! px-2! text-[13px]!" onClick={actions.addQuestion} title="Alt+Q">
