@@ -184,19 +184,17 @@ function claimTree(read: ReadText): Tree | null {
   const things = new Things()
   const parentOf = new Map<string, Thing>()
   const edges: Edge[] = []
-  let strength = 0
-  const put = (from: Thing, to: Thing, source: readonly Span[]): boolean => {
-    if (from.id === to.id || parentOf.has(to.id)) return false
-    for (let at: Thing | undefined = from; at; at = parentOf.get(at.id)) if (at.id === to.id) return false
+  const put = (from: Thing, to: Thing, source: readonly Span[]): void => {
+    if (from.id === to.id || parentOf.has(to.id)) return
+    for (let at: Thing | undefined = from; at; at = parentOf.get(at.id)) if (at.id === to.id) return
     parentOf.set(to.id, from)
     edges.push({ from, to, source })
-    return true
   }
   const strong = claims.filter((c) => c.weight >= 0.45)
   for (const c of strong) {
     const parent = things.take(c.parent)
     if (c.how === 'kind') things.isKind(parent)
-    for (const child of c.children) if (put(parent, things.take(child), [c.span])) strength += c.weight
+    for (const child of c.children) put(parent, things.take(child), [c.span])
   }
   // Weak words ("has", "is a") add to what strong ones have begun, and begin nothing.
   for (const c of claims.filter((x) => x.weight < 0.45)) {

@@ -2,7 +2,8 @@
  *  sentences of languages with a pack are interpreted, those of others are not, and `interpreted` says so. */
 import { blocksOf, sentencesOf, slice, type Block, type Span } from '../text'
 import type { Claim, Named } from './claims'
-import { ASKS_FOR_CASES, caseClaims, choiceClaims, noChoices } from './english/choiceClaims'
+import { ASKS_FOR_CASES, caseClaims } from './english/caseClaims'
+import { choiceClaims, noChoices } from './english/choiceClaims'
 import { compareClaims } from './english/compareClaims'
 import { hierarchyClaims } from './english/hierarchyClaims'
 import { definitionClaims, linkClaims, type Discourse } from './english/linkClaims'

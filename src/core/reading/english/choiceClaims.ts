@@ -2,9 +2,9 @@
 import type { Span } from '../../text'
 import type { AboutClaim, CaseClaim, Claim, Named, OptionClaim } from '../claims'
 import { chanceIn } from './chance'
-import { actionOf, contentOf } from './action'
-import { joined, labelOf, capitalised } from './label'
-import { bare, itemsOf, keyOf, mention, objectAndRest, wordsOfClause } from './phrases'
+import { contentOf } from './action'
+import { capitalised } from './label'
+import { bare, itemsOf, mention, wordsOfClause, named } from './phrases'
 import type { Clause } from './parse'
 import { tagged, type Tagged } from './tag'
 import { isWord, wordsOf, type Lexicon } from './words'
@@ -56,16 +56,6 @@ const COUNTS = ['two', 'three', 'four', 'five']
 const countIn = (said: string): number => {
   const word = COUNTS.findIndex((c) => new RegExp(`\\b${c}\\b`, 'i').test(said))
   return word < 0 ? 3 : word + 2
-}
-
-const named = (words: readonly Tagged[]): Named => {
-  const own = bare(words).filter((w) => w.text !== '?')
-  return {
-    label: labelOf(own),
-    key: keyOf(joined(own)),
-    span: { start: own[0]?.start ?? 0, end: own.at(-1)?.end ?? 0 },
-    pronoun: null,
-  }
 }
 
 /** The options a sentence puts, and what they are options of. */
@@ -252,7 +242,7 @@ function aboutClaims(
       end: clauses.filter((x) => x.start > c.start).at(0)?.start ?? c.end,
     })
     if (chance && !c.relative) {
-      out.push(...chances(text, c, clauses, option, lexicon))
+      out.push(...chances(text, c, clauses, option))
       continue
     }
     const puts =
@@ -261,7 +251,7 @@ function aboutClaims(
       state.awaited > 0 &&
       c.verb?.modal !== null
     if ((c.sub !== null && !mains.includes(c)) || puts) continue
-    if (c.relative || mains.includes(c)) out.push(...told(c, option, known !== null, lexicon))
+    if (c.relative || mains.includes(c)) out.push(...told(c, option, known !== null))
   }
   return out
 }
@@ -289,7 +279,7 @@ function optionOf(c: Clause, lexicon: Lexicon, state: Choices): Named | null {
 }
 
 /** "there is a 30% chance that it leaks", "a 25% chance of salt water and a 15% chance of a dry hole". */
-function chances(text: string, c: Clause, clauses: readonly Clause[], option: Named, lexicon: Lexicon): AboutClaim[] {
+function chances(text: string, c: Clause, clauses: readonly Clause[], option: Named): AboutClaim[] {
   const out: AboutClaim[] = []
   const words = wordsOfClause(c)
   const end = words.at(-1)?.end ?? c.end
@@ -309,7 +299,7 @@ function chances(text: string, c: Clause, clauses: readonly Clause[], option: Na
     const clauseBehind = that?.sub === 'that' && part === parts.at(-1) ? that : null
     const ofWords = of ? words.filter((w) => w.start >= span.start + of.index + of[0].length && w.end <= span.end) : []
     const outcome = clauseBehind
-      ? clauseLabel(clauseBehind, lexicon)
+      ? clauseLabel(clauseBehind)
       : ofWords.length > 0
         ? named(ofWords)
         : rest(words, chance.span)
@@ -334,7 +324,7 @@ const rest = (words: readonly Tagged[], chance: Span): Named => {
   const stop = ahead.findLastIndex((w) => w.tag === 'prep' || w.lower === 'below' || w.lower === 'there')
   return named(stop > 0 ? ahead.slice(0, stop) : ahead)
 }
-function clauseLabel(c: Clause, lexicon: Lexicon): Named {
+function clauseLabel(c: Clause): Named {
   const pronoun = c.subject.length === 1 && c.subject[0]?.tag === 'pron'
   const words = [
     ...(pronoun ? [] : c.subject),
@@ -345,7 +335,7 @@ function clauseLabel(c: Clause, lexicon: Lexicon): Named {
 }
 
 /** A plain statement about an option: its cost, what it has, what it does. */
-function told(c: Clause, option: Named, bySubject: boolean, lexicon: Lexicon): AboutClaim[] {
+function told(c: Clause, option: Named, bySubject: boolean): AboutClaim[] {
   const { verb } = c
   const words = verb
     ? [
@@ -377,55 +367,4 @@ function told(c: Clause, option: Named, bySubject: boolean, lexicon: Lexicon): A
       span: { start: c.start, end: c.end },
       weight: 0.4,
     }))
-}
-
-const MEASURED = /^(?:below|above|under|over|between|up|less|more|at|from|with|without|in|for|within|outside)$/
-/** The text says that something hangs on a condition: then plainer conditions are cases too. */
-export const ASKS_FOR_CASES = /\b(?:depends? on|whether|according to|by (?:age|weight|size|length|height))\b/i
-const COMPARES = /^(?:below|above|under|over|between|up|less|more|than|least|most|from)$/
-
-/** "Above three metres the sailing is cancelled", "Applicants under 18 cannot join": a case and what follows from it. */
-export function caseClaims(clauses: readonly Clause[], asked: boolean, lexicon: Lexicon): CaseClaim[] {
-  const out: CaseClaim[] = []
-  for (const [i, c] of clauses.entries()) {
-    if (c.sub !== null || c.relative || !c.verb) continue
-    const when = caseOf(c, clauses[i - 1] ?? null, asked)
-    const then = when ? actionOf({ ...c, front: [] }, lexicon) : null
-    if (!when || !then || then.label === '') continue
-    out.push({
-      relation: 'case',
-      when: { ...named(when.words), span: when.span },
-      then: { label: then.label, key: keyOf(then.label), span: { start: c.start, end: c.end }, pronoun: null },
-      rule: 'case',
-      span: { start: when.span.start, end: c.end },
-      weight: when.sure ? 0.7 : 0.4,
-    })
-  }
-  return out
-}
-
-type Case = { readonly words: readonly Tagged[]; readonly span: Span; readonly sure: boolean }
-function caseOf(c: Clause, before: Clause | null, asked: boolean): Case | null {
-  const spanOf = (words: readonly Tagged[]) => ({ start: words[0]?.start ?? c.start, end: words.at(-1)?.end ?? c.end })
-  const measured = (words: readonly Tagged[]) =>
-    words.some((w) => w.tag === 'num') && words.some((w) => COMPARES.test(w.lower))
-  const [first] = c.front
-  if (first && MEASURED.test(first.lower) && (measured(c.front) || asked)) {
-    const words = /^(?:with|in|for|at)$/.test(first.lower) ? c.front.slice(1) : c.front
-    return { words, span: spanOf(c.front), sure: measured(c.front) }
-  }
-  const prep = c.subject.findIndex((w, i) => i > 0 && /^(?:below|above|under|over|between)$/.test(w.lower))
-  if (prep > 0 && measured(c.subject)) {
-    const words = c.subject.slice(prep)
-    return { words, span: spanOf(words), sure: true }
-  }
-  if (!asked) return null
-  if (before?.sub === 'if') {
-    const verbs = before.verb?.words.filter((w) => w.tag === 'verb') ?? []
-    const words = [...before.subject.filter((w) => w.tag !== 'pron'), ...verbs, ...before.rest]
-    return words.length > 0 ? { words, span: { start: before.start, end: before.end }, sure: false } : null
-  }
-  return c.verb?.base === 'mean' && c.subject.length > 0
-    ? { words: c.subject, span: spanOf(c.subject), sure: false }
-    : null
 }

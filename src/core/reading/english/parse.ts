@@ -2,22 +2,11 @@
  *  cutting at marks, conjunctions, subordinators and relatives and joining what has no verb of its own. No grammar tree:
  *  steps and relations need no more than this. */
 import type { Span } from '../../text'
-import { EITHER, tagged, type Tagged } from './tag'
+import { pieces, type Piece } from './pieces'
+import { tagged, type Tagged } from './tag'
+import { verbGroup, type VerbGroup } from './verbGroup'
 import { isWord, wordsOf, type Lexicon } from './words'
 
-export type VerbGroup = {
-  readonly words: readonly Tagged[]
-  /** Base form of the verb that counts: "must be checked" is check. */
-  readonly base: string
-  readonly modal: string | null
-  readonly negative: boolean
-  readonly passive: boolean
-  readonly imperative: boolean
-  /** Told as done: past or perfect. */
-  readonly told: boolean
-  /** A form of be with no verb behind it. */
-  readonly copula: boolean
-}
 export type Clause = Span & {
   /** What joins it to the clause before: a mark, a conjunction, or nothing at the start. */
   readonly joint: string
@@ -39,14 +28,6 @@ export type Clause = Span & {
 }
 
 const MOST_WORDS = 400
-
-type Piece = {
-  readonly opener: Tagged | null
-  readonly sub: string | null
-  readonly lead: Tagged | null
-  readonly relative: boolean
-  readonly words: readonly Tagged[]
-}
 
 export function parse(text: string, sentence: Span, lexicon: Lexicon): Clause[] {
   const words = wordsOf(text, sentence).slice(0, MOST_WORDS)
@@ -79,81 +60,6 @@ const withAsides = (clauses: readonly Clause[], asides: readonly (readonly Tagge
     const own = asides.filter((a) => (a[0]?.start ?? 0) >= c.start && (a[0]?.start ?? 0) < next)
     return own.length > 0 ? { ...c, asides: own } : c
   })
-
-/** Stretches between cuts. A second finite verb after a relative or in one stretch starts a piece of its own. */
-function pieces(words: readonly Tagged[]): Piece[] {
-  const out: Piece[] = []
-  let now: Tagged[] = []
-  let opener: Tagged | null = null
-  let sub: string | null = null
-  let lead: Tagged | null = null
-  let relative = false
-  const close = () => {
-    if (now.length > 0 || sub !== null) out.push({ opener, sub, lead, relative, words: now })
-    now = []
-    sub = null
-    lead = null
-    relative = false
-  }
-  words.forEach((w, i) => {
-    const cuts = w.tag === 'mark' ? !/^["“”'’[\]/&%€$£+=#]$/.test(w.text) : w.tag === 'conj'
-    if (cuts) {
-      const empty = now.length === 0 && sub === null
-      close()
-      if (!empty || opener === null || w.tag === 'conj') opener = w
-      return
-    }
-    const either = EITHER.has(w.lower) && (w.tag === 'prep' || w.tag === 'sub') && hasVerbBeforeCut(words, i + 1)
-    if (w.tag === 'sub' || w.tag === 'rel' || either) {
-      const multi =
-        /^(?:soon|long|case|that)$/.test(words[i + 1]?.lower ?? '') && /^(?:as|in|so|provided)$/.test(w.lower)
-      const continuing = sub !== null && now.length === 0
-      if (!continuing) {
-        const joint = now.length > 0 ? null : opener
-        close()
-        opener = joint
-        sub =
-          w.tag === 'rel' ? null : w.lower === 'should' ? 'if' : multi ? `${w.lower} ${words[i + 1]?.lower}` : w.lower
-        lead = w
-        relative = w.tag === 'rel'
-      }
-      if (w.tag === 'rel') now.push(w)
-      return
-    }
-    if (
-      sub !== null &&
-      now.length === 0 &&
-      /^(?:soon|long|case|that|as)$/.test(w.lower) &&
-      /^(?:as|in|so|provided)\b/.test(sub)
-    )
-      return
-    const second = w.finite && now.some((x) => x.finite)
-    if (second) {
-      // "If he says no you will": the second verb takes its pronoun along.
-      const at = now.findLastIndex((x) => x.tag !== 'adv')
-      const subject = now[at]?.tag === 'pron' && at > 0 ? now.splice(at) : []
-      close()
-      opener = null
-      now.push(...subject)
-    }
-    now.push(w)
-  })
-  close()
-  return out
-}
-
-/** "before you start", "after loading": a clause; "after the meeting": a phrase. */
-function hasVerbBeforeCut(words: readonly Tagged[], from: number): boolean {
-  if (words[from]?.form === 'ing') return true
-  for (let i = from; i < words.length; i++) {
-    const w = words[i] as Tagged
-    if (w.tag === 'mark' || w.tag === 'conj' || w.tag === 'sub') return false
-    // "before departure the mate reads": a phrase, then the subject.
-    const secondPhrase = words.slice(from + 1, i).some((x, k) => x.tag === 'det' && words[from + k]?.tag === 'noun')
-    if (w.finite) return i > from && !secondPhrase
-  }
-  return false
-}
 
 type Draft = {
   words: Tagged[]
@@ -363,79 +269,6 @@ function frontEnd(ahead: readonly Tagged[]): number {
   )
   return plain > 0 ? plain : ahead[0]?.tag === 'prep' ? 0 : 0
 }
-
-const BE = /^(?:is|are|was|were|be|been|being|am|isn't|aren't|wasn't|weren't)$/
-const SEMI =
-  /^(?:forget|remember|need|allow|require|oblige|expect|suppose|ask|tend|continue|begin|start|try|want|help|able|due)$/
-
-function verbGroup(words: readonly Tagged[], f: number): { group: VerbGroup; end: number } {
-  let i = f
-  let main = words[f] as Tagged
-  const own: Tagged[] = []
-  for (; i < words.length; i++) {
-    const w = words[i] as Tagged
-    if (
-      w.tag === 'modal' ||
-      w.tag === 'aux' ||
-      w.tag === 'neg' ||
-      (w.tag === 'adv' && !isPhrasal(words, i)) ||
-      (w.tag === 'to' && i > f && words[i + 1] !== undefined)
-    ) {
-      if (
-        w.tag === 'to' &&
-        !(own.at(-1)?.tag === 'aux' || own.at(-1)?.tag === 'modal' || own.at(-1)?.tag === 'neg' || SEMI.test(main.base))
-      )
-        break
-      own.push(w)
-      if (w.tag === 'aux' || w.tag === 'modal') main = w
-      if (w.tag === 'to') main = w
-    } else if (w.tag === 'verb' || (i === f && w.finite)) {
-      own.push(w)
-      main = w
-      if (SEMI.test(w.base) && words[i + 1]?.tag === 'to') continue
-      i++
-      break
-    } else break
-  }
-  if (i === f) i = f + 1
-  // An adverb behind a copula belongs to what follows.
-  while (own.length > 1 && own.at(-1)?.tag === 'adv') {
-    own.pop()
-    i--
-  }
-  const before = own.slice(0, own.indexOf(main))
-  const be = before.some((w) => BE.test(w.lower))
-  const have = before.some((w) => /^(?:has|have|had)$/.test(w.lower)) && !own.some((w) => w.tag === 'to')
-  const modal = own.find((w) => w.tag === 'modal')?.lower ?? (own.some((w) => w.tag === 'to') ? 'must' : null)
-  const first = own[0] as Tagged
-  return {
-    group: {
-      words: own,
-      base: BE.test(main.lower) ? 'be' : main.base,
-      modal,
-      // "Do not forget to" asks for it.
-      negative:
-        own.some((w) => w.tag === 'neg' || /n't$/.test(w.lower) || w.lower === 'cannot') &&
-        !own.some((w) => w.base === 'forget'),
-      passive: be && main.tag === 'verb' && main.form === 'ed',
-      imperative:
-        f === firstContent(words) &&
-        ((first.tag === 'verb' && (first.form === 'base' || first.base === first.lower)) ||
-          ((first.lower === 'do' || first.lower === "don't" || first.lower === 'be') && own.length >= 1)),
-      told:
-        have ||
-        before.some((w) => /^(?:was|were|had)$/.test(w.lower)) ||
-        (main === first && main.tag === 'verb' && main.form === 'ed' && main.base !== main.lower) ||
-        /^(?:was|were|had|did)$/.test(main.lower),
-      copula: BE.test(main.lower),
-    },
-    end: i,
-  }
-}
-
-const isPhrasal = (words: readonly Tagged[], i: number): boolean => words[i - 1]?.tag === 'verb'
-const firstContent = (words: readonly Tagged[]): number =>
-  words.findIndex((w) => w.tag !== 'adv' && w.tag !== 'neg' && w.tag !== 'mark')
 
 /** A verb without a subject of its own has the one before: "checks the ramp and lowers it". */
 function inherited(clauses: readonly Clause[]): Clause[] {

@@ -154,3 +154,14 @@ export const wordsOfClause = (c: Clause): Tagged[] =>
 
 export const phraseLabel = (words: readonly Tagged[]): string => capitalised(joined(bare(words)))
 export const isBare = (words: readonly Tagged[]): boolean => !words.some((w) => w.tag === 'noun' || w.tag === 'num')
+
+/** A phrase as it stands, with its adverbs, under a name: for what is told of an option. */
+export const named = (words: readonly Tagged[]): Mention => {
+  const own = bare(words).filter((w) => w.text !== '?')
+  return {
+    label: labelOf(own),
+    key: keyOf(joined(own)),
+    span: { start: own[0]?.start ?? 0, end: own.at(-1)?.end ?? 0 },
+    pronoun: null,
+  }
+}

@@ -1,6 +1,7 @@
 /** A parsed English sentence as what it tells to do: connectives, conditions, actions. */
 import type { Span } from '../../text'
 import { actionOf, actorOf, isActorPhrase, lowerFirst, type Action } from './action'
+import { imperativeOf, lastNounPhrase, without, wordsBetween } from './clauseParts'
 import { conditionOf, narrowed, questionOf, type Condition } from './condition'
 import { cueOf, type CueName } from './cues'
 import { joined } from './label'
@@ -398,50 +399,3 @@ class Teller {
 
 const SIZES =
   /^(?:small|large|big|bigger|smaller|less|more|under|over|above|below|no|if|in|with|without|new|old|damaged|late|early|wet|dry|full|empty)$/
-
-/** The clause without the words before `end`; null when nothing is left. */
-function without(c: Clause, end: number): Clause | null {
-  const keep = (ws: readonly Tagged[]) => ws.filter((w) => w.start >= end)
-  const rest = keep(c.rest)
-  const from = rest.findIndex((w) => w.tag !== 'mark')
-  const left = {
-    ...c,
-    front: keep(c.front).filter((w, i) => i > 0 || w.tag !== 'mark'),
-    subject: c.ownSubject ? keep(c.subject) : c.subject,
-    rest: c.verb ? rest : rest.slice(Math.max(0, from)),
-  }
-  if (left.verb && (left.verb.words[0]?.start ?? 0) < end) return null
-  const words = [...left.front, ...(c.ownSubject ? left.subject : []), ...(left.verb?.words ?? []), ...left.rest]
-  const first = words.find(isWord)
-  return first ? { ...left, start: first.start } : null
-}
-
-const imperativeOf = (c: Clause, gerund: Tagged): Clause => ({
-  ...c,
-  verb: {
-    words: [{ ...gerund, text: gerund.base }],
-    base: gerund.base,
-    modal: null,
-    negative: false,
-    passive: false,
-    imperative: true,
-    told: false,
-    copula: false,
-  },
-  rest: c.rest.slice(1),
-})
-
-const wordsBetween = (c: Clause): Tagged[] => [
-  ...(c.lead && c.lead.lower !== 'that' ? [c.lead] : []),
-  ...c.front,
-  ...c.subject,
-  ...(c.verb?.words ?? []),
-  ...c.rest,
-]
-
-function lastNounPhrase(words: readonly Tagged[]): readonly Tagged[] {
-  const from = words.findLastIndex(
-    (w) => (w.tag === 'prep' && w.lower !== 'of') || w.tag === 'mark' || w.tag === 'conj',
-  )
-  return words.slice(from + 1)
-}

@@ -1,0 +1,85 @@
+/** Cuts a tagged sentence at marks, conjunctions, subordinators and relatives. */
+import { EITHER, type Tagged } from './tag'
+
+export type Piece = {
+  readonly opener: Tagged | null
+  readonly sub: string | null
+  readonly lead: Tagged | null
+  readonly relative: boolean
+  readonly words: readonly Tagged[]
+}
+
+/** Stretches between cuts. A second finite verb after a relative or in one stretch starts a piece of its own. */
+export function pieces(words: readonly Tagged[]): Piece[] {
+  const out: Piece[] = []
+  let now: Tagged[] = []
+  let opener: Tagged | null = null
+  let sub: string | null = null
+  let lead: Tagged | null = null
+  let relative = false
+  const close = () => {
+    if (now.length > 0 || sub !== null) out.push({ opener, sub, lead, relative, words: now })
+    now = []
+    sub = null
+    lead = null
+    relative = false
+  }
+  words.forEach((w, i) => {
+    const cuts = w.tag === 'mark' ? !/^["“”'’[\]/&%€$£+=#]$/.test(w.text) : w.tag === 'conj'
+    if (cuts) {
+      const empty = now.length === 0 && sub === null
+      close()
+      if (!empty || opener === null || w.tag === 'conj') opener = w
+      return
+    }
+    const either = EITHER.has(w.lower) && (w.tag === 'prep' || w.tag === 'sub') && hasVerbBeforeCut(words, i + 1)
+    if (w.tag === 'sub' || w.tag === 'rel' || either) {
+      const multi =
+        /^(?:soon|long|case|that)$/.test(words[i + 1]?.lower ?? '') && /^(?:as|in|so|provided)$/.test(w.lower)
+      const continuing = sub !== null && now.length === 0
+      if (!continuing) {
+        const joint = now.length > 0 ? null : opener
+        close()
+        opener = joint
+        sub =
+          w.tag === 'rel' ? null : w.lower === 'should' ? 'if' : multi ? `${w.lower} ${words[i + 1]?.lower}` : w.lower
+        lead = w
+        relative = w.tag === 'rel'
+      }
+      if (w.tag === 'rel') now.push(w)
+      return
+    }
+    if (
+      sub !== null &&
+      now.length === 0 &&
+      /^(?:soon|long|case|that|as)$/.test(w.lower) &&
+      /^(?:as|in|so|provided)\b/.test(sub)
+    )
+      return
+    const second = w.finite && now.some((x) => x.finite)
+    if (second) {
+      // "If he says no you will": the second verb takes its pronoun along.
+      const at = now.findLastIndex((x) => x.tag !== 'adv')
+      const subject = now[at]?.tag === 'pron' && at > 0 ? now.splice(at) : []
+      close()
+      opener = null
+      now.push(...subject)
+    }
+    now.push(w)
+  })
+  close()
+  return out
+}
+
+/** "before you start", "after loading": a clause; "after the meeting": a phrase. */
+function hasVerbBeforeCut(words: readonly Tagged[], from: number): boolean {
+  if (words[from]?.form === 'ing') return true
+  for (let i = from; i < words.length; i++) {
+    const w = words[i] as Tagged
+    if (w.tag === 'mark' || w.tag === 'conj' || w.tag === 'sub') return false
+    // "before departure the mate reads": a phrase, then the subject.
+    const secondPhrase = words.slice(from + 1, i).some((x, k) => x.tag === 'det' && words[from + k]?.tag === 'noun')
+    if (w.finite) return i > from && !secondPhrase
+  }
+  return false
+}
