@@ -6,7 +6,7 @@ import { centreOf } from './geometry'
 import { withNodeAt } from './layout'
 import { routedFigure, sceneOf } from './pipeline'
 import { reroute } from './route'
-import { failingSeeds, frozen, random, seededFigure } from './testing/seededFigure'
+import { failingSeeds, frozen, random, seededFigure, seededOfKind } from './testing/seededFigure'
 import { shippedTypesetter } from './testing/shippedTypesetter'
 
 const typesetter = shippedTypesetter()
@@ -22,6 +22,73 @@ test('over seeded figures: no node overlaps, words inside their shapes, connecto
           .join(', ')
       : null
   })
+  expect(failing).toEqual([])
+})
+
+test.each(['hierarchy', 'concept', 'venn', 'decision'] as const)(
+  'over seeded figures of kind %s: the same, and a second drawing is the first to the byte',
+  (kind) => {
+    const failing = failingSeeds(1, 101, (seed) => {
+      const figure = frozen(seededOfKind(kind, seed))
+      const routed = routedFigure(figure, 'light', typesetter)
+      const faults = routedFaults(routed)
+      if (faults.length > 0)
+        return `${figure.arrangement}: ${faults
+          .slice(0, 3)
+          .map((f) => `${f.code} ${f.what}`)
+          .join(', ')}`
+      return JSON.stringify(routedFigure(figure, 'light', typesetter)) === JSON.stringify(routed) ? null : 'differs'
+    })
+    expect(failing).toEqual([])
+  },
+)
+
+test('a parent stands above its children and in the middle of them, and no two subtrees cross', () => {
+  const failing = failingSeeds(1, 60, (seed) => {
+    const figure = { ...seededOfKind('hierarchy', seed), arrangement: 'down' }
+    const routed = routedFigure(figure, 'light', typesetter)
+    const middle = (id: string) =>
+      centreOf((routed.nodes.find((n) => n.id === id) as (typeof routed.nodes)[number]).box)
+    for (const parent of routed.nodes) {
+      const children = routed.links.filter((l) => l.from === parent.id).map((l) => middle(l.to))
+      const [first, last] = [children[0], children.at(-1)]
+      if (!first || !last) continue
+      if (children.some((c) => c.y <= middle(parent.id).y)) return `${parent.id} is not above its children`
+      if (Math.abs(middle(parent.id).x - (first.x + last.x) / 2) > 0.01) return `${parent.id} is not in the middle`
+      if (children.some((c, i) => i > 0 && c.x <= (children[i - 1] as typeof c).x))
+        return `children of ${parent.id} out of order`
+    }
+    return null
+  })
+  expect(failing).toEqual([])
+})
+
+test('in circles every member lies in all of its sets and in no other, by sampling its whole box', () => {
+  let members = 0
+  const failing = failingSeeds(1, 120, (seed) => {
+    const figure = { ...seededOfKind('venn', seed), arrangement: 'circles' }
+    const routed = routedFigure(figure, 'light', typesetter)
+    const circles = routed.decor.flatMap((d) => (d.kind === 'set' ? [d] : []))
+    if (circles.length === 0) return null
+    const sets = routed.nodes.filter((n) => n.role === 'set')
+    for (const m of routed.nodes.filter((n) => n.role === 'member')) {
+      members++
+      for (let i = 0; i <= 8; i++)
+        for (let k = 0; k <= 8; k++) {
+          const p = { x: m.box.x + (m.box.width * i) / 8, y: m.box.y + (m.box.height * k) / 8 }
+          const wrong = circles.findIndex(
+            (c, s) =>
+              Math.hypot(p.x - c.centre.x, p.y - c.centre.y) <= c.radius !== m.memberOf.includes(sets[s]?.id ?? ''),
+          )
+          if (wrong >= 0) return `${m.id} and set ${wrong}`
+        }
+    }
+    for (const s of sets)
+      if (circles.some((c) => Math.hypot(centreOf(s.box).x - c.centre.x, centreOf(s.box).y - c.centre.y) < c.radius))
+        return `title ${s.id} inside a circle`
+    return null
+  })
+  expect(members).toBeGreaterThan(300)
   expect(failing).toEqual([])
 })
 

@@ -80,6 +80,78 @@ export function seededFigure(seed: number): Figure {
   }
 }
 
+/** Figures of the kinds without an order: trees, maps with labelled links, sets with members, decisions with chances. */
+export function seededOfKind(kind: 'hierarchy' | 'concept' | 'venn' | 'decision', seed: number): Figure {
+  const next = random(seed * 7919 + kind.length)
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
+  const words = (most: number): string =>
+    next() < 0.08 ? pick(FOREIGN) : Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' ')
+  const count = 3 + Math.floor(next() ** 2 * (kind === 'concept' ? 24 : 45))
+  const nodes: FigureNode[] = []
+  const links: FigureLink[] = []
+  const node = (role: FigureNode['role'], more: Partial<FigureNode> = {}) =>
+    nodes.push({
+      id: `n${nodes.length}`,
+      role,
+      text: words(next() < 0.1 ? 16 : 4),
+      order: nodes.length,
+      source: [],
+      ...more,
+    })
+  const link = (role: FigureLink['role'], from: number, to: number, text = '') =>
+    links.push({
+      id: `l${links.length}`,
+      role,
+      from: `n${from}`,
+      to: `n${to}`,
+      order: links.length,
+      source: [],
+      ...(text ? { text } : {}),
+    })
+  if (kind === 'venn') {
+    const sets = 2 + Math.floor(next() * 4)
+    for (let i = 0; i < sets; i++) node('set')
+    for (let i = sets; i < sets + Math.min(count, 18); i++) {
+      const own = Array.from({ length: sets }, (_, k) => `n${k}`).filter(() => next() < 0.45)
+      node('member', { memberOf: own.length > 0 ? own : [`n${Math.floor(next() * sets)}`] })
+    }
+  } else
+    for (let i = 0; i < count; i++) {
+      node(
+        kind === 'hierarchy'
+          ? 'item'
+          : kind === 'concept'
+            ? 'concept'
+            : i === 0
+              ? 'choice'
+              : pick(['option', 'outcome', 'criterion'] as const),
+      )
+      if (i > 0 && (kind !== 'hierarchy' || next() < 0.95))
+        link(
+          kind === 'hierarchy' ? 'child' : kind === 'concept' ? 'relation' : 'leads',
+          Math.floor(next() * i),
+          i,
+          kind === 'hierarchy' || next() < 0.3 ? '' : kind === 'decision' ? '30%' : words(2),
+        )
+      if (kind === 'concept' && i > 1 && next() < 0.35) link('relation', i, Math.floor(next() * i), words(2))
+    }
+  const arrangement = {
+    hierarchy: ['down', 'across'],
+    concept: ['layers', 'across'],
+    venn: ['circles', 'panels'],
+    decision: ['tree', 'down'],
+  }[kind]
+  return {
+    ...blank,
+    id: `${kind}-${seed}`,
+    kind,
+    nodes: Object.fromEntries(nodes.map((n) => [n.id, n])),
+    links: Object.fromEntries(links.map((l) => [l.id, l])),
+    arrangement: pick(arrangement),
+    frame: pick(['slide-16x9', 'page-column', 'free', 'square'] as const),
+  }
+}
+
 /** The same value, frozen to its last leaf. */
 export function frozen<T>(value: T): T {
   if (value !== null && typeof value === 'object' && !Object.isFrozen(value)) {
