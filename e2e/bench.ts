@@ -1,6 +1,8 @@
 /** Measurements: the core in Node, then the folio page and the worker in the browser. Medians of warm runs in one go. */
 import { readdirSync, readFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
+import tagger from 'compromise'
+import { build } from 'esbuild'
 import { routedFaults, crossingsOf, bendsOf } from '../src/core/check'
 import type { Figure } from '../src/core/figure'
 import { withNodeAt } from '../src/core/layout'
@@ -9,6 +11,7 @@ import { propose } from '../src/core/propose'
 import { englishLexicon, readText } from '../src/core/reading'
 import { reroute } from '../src/core/route'
 import { scene } from '../src/core/scene'
+import { corpus } from '../src/core/testing/corpus'
 import { seededFigure } from '../src/core/testing/seededFigure'
 import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
 import { newFolio, openBrowser, startServer, sleep } from './support'
@@ -30,13 +33,10 @@ const ms = (v: number) => `${v.toFixed(1)} ms`
 const typesetter = shippedTypesetter()
 const lexicon = englishLexicon()
 const TWELVE = `1. Check the moorings.\n2. Lower the ramp and lock it.\n3. If the deck is wet, spread sand on the ramp.\n4. Load lorries first.\n5. Load the cars.\n6. If a car leaks, call the mate.\n7. Chock the last row.\n8. Lash the motorcycles.\n9. Close the bow door.\n10. Report the count to the bridge.`
-const prose = (
-  readFileSync('corpus/passages.jsonl', 'utf8')
-    .trim()
-    .split('\n')
-    .map((l) => (JSON.parse(l) as { text: string }).text)
-    .join('\n\n') + '\n\n'
-).repeat(2)
+const prose = `${corpus()
+  .filter((g) => g.language === 'en')
+  .map((g) => g.text)
+  .join('\n\n')}\n\n`
 const words = (n: number) =>
   prose
     .split(/(?<=\s)/)
@@ -92,8 +92,55 @@ const twelve = () => {
   for (const arrangement of ['down', 'rows']) sceneOf({ ...figure, arrangement }, 'light', typesetter)
 }
 line('12-step passage: reading and two scenes (aim 50 ms)', ms(timed(15, twelve)))
-for (const n of [300, 5000])
-  line(`${n} words to readings`, ms(timed(n > 1000 ? 5 : 15, () => propose(readText(words(n), lexicon)))))
+for (const [n, aim] of [
+  [300, 2],
+  [5000, 1],
+] as const) {
+  const text = words(n)
+  const runs = n > 1000 ? 7 : 25
+  const ours = timed(runs, () => propose(readText(text, lexicon)))
+  const tagging = timed(runs, () => tagger(text).json({ offset: true }))
+  line(
+    `${n} words to readings; a general tagger, tagging only`,
+    ms(ours),
+    ms(tagging),
+    `${(ours / tagging).toFixed(2)} times (aim ${aim})`,
+  )
+}
+const bundled = await build({
+  stdin: {
+    contents: `export { readText, englishLexicon } from './src/core/reading'; export { propose } from './src/core/propose'`,
+    resolveDir: '.',
+    loader: 'ts',
+  },
+  bundle: true,
+  minify: true,
+  format: 'esm',
+  write: false,
+})
+line(
+  'lexicon and code of reading and proposing, gzipped',
+  `${Math.round(gzipSync(bundled.outputFiles[0]?.contents ?? '').length / 1000)} kB (aim 200)`,
+)
+const longest = Object.entries({
+  'one sentence without a stop': 'the ramp and the deck or the bridge ',
+  commas: 'a, ',
+  conditions: 'if it is wet, wait; ',
+  items: '- check the ramp\n',
+  'nested items': '- check\n  - the ramp\n',
+  terms: 'Fender: a cushion that protects the hull.\n',
+  prose: 'The fender protects the hull. ',
+  chances: 'a 30% chance of rain ',
+  table: '| a | yes |\n',
+  arrows: '- a -> b\n',
+  brackets: '(',
+  spaces: ' ',
+}).map(([name, unit]) => {
+  const of = (n: number) => timed(1, () => propose(readText(unit.repeat(n / unit.length), lexicon)))
+  return { name, small: of(25_000), large: of(100_000) }
+})
+for (const { name, small, large } of longest)
+  line(`100,000 characters of ${name} (aim 2,000 ms)`, ms(large), `${(large / small).toFixed(1)} times that of 25,000`)
 line(
   '300 words to readings with every scene',
   ms(timed(5, () => propose(readText(words(300), lexicon)).forEach((r) => sceneOf(r.figure, 'light', typesetter)))),

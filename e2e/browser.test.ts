@@ -62,7 +62,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
     `const s = getSelection(), items = document.querySelectorAll('.manuscript li p'); document.querySelector('.manuscript').focus(); s.setBaseAndExtent(items[0].firstChild, 0, items[items.length - 1].firstChild, items[items.length - 1].textContent.length)`,
   )
   await b.find('article[data-kind=process] [data-arrangement=down] svg')
-  assert.match(await b.text('article[data-kind=process]'), /7 of 7 points|8 of 8 points/)
+  assert.match(await b.text('article[data-kind=process]'), /9 of 9 points/)
   const offered = await nodesShown('article[data-kind=process] [data-arrangement=down]')
   assert.ok(
     offered.some((n) => n.includes('Lower ramp')) && offered.some((n) => n.includes('Deck wet?')),
@@ -344,6 +344,109 @@ test('text that is no figure is told so, with what would help; pointing lights w
     .move({ x: Math.round(words.x), y: Math.round(words.y) })
     .perform()
   await b.find('article[data-kind=process] g.lit')
+})
+
+/** Marks the whole manuscript, as a person does with the mouse. */
+const markAll = () =>
+  b.driver.executeScript(
+    `const m = document.querySelector('.manuscript'), w = document.createTreeWalker(m, NodeFilter.SHOW_TEXT); let first = null, last = null; while (w.nextNode()) { first ??= w.currentNode; last = w.currentNode } m.focus(); getSelection().setBaseAndExtent(first, 0, last, last.length)`,
+  )
+const openFolio = async (text: string) => {
+  await b.driver.get(`${base}/folio/${await newFolio(base, text)}`)
+  await b.find('.manuscript p')
+  await b.saved()
+}
+
+test('five texts of five kinds: the right reading first, with reasons, pictures and the count of what is in it', async () => {
+  const texts: Record<string, string> = {
+    hierarchy:
+      'The mate and the purser report to the master. The bosun answers to the mate. The purser supervises the stewards and the cook.',
+    venn: 'Teal and Eider both carry cars and lorries. Only Teal has a lift for wheelchairs. Eider, by contrast, has a stern ramp.',
+    concept:
+      'Fog reduces visibility. Poor visibility delays sailings. Delays cause complaints, and announcements reduce complaints.',
+    decision:
+      'We can charter a spare boat or cancel the late sailing. Chartering costs 900 and there is a 20% chance that the boat is late. Cancelling costs 2,500 in fares.',
+    process:
+      'First the purser writes the notice. Then the master approves it. If the delay is long, the office offers a refund. Finally the purser reads it aloud.',
+  }
+  for (const [kind, text] of Object.entries(texts)) {
+    await openFolio(text)
+    await markAll()
+    const first = await b.find('article[data-kind]')
+    assert.equal(await first.getAttribute('data-kind'), kind, text)
+    await b.find(`article[data-kind=${kind}] [data-arrangement] svg text`)
+    assert.match(await first.getText(), /\d+ of \d+ points?/)
+    assert.ok((await nodesShown(`article[data-kind=${kind}] [data-arrangement]`)).length > 2, kind)
+  }
+  assert.deepEqual(await b.complaints(), [])
+})
+
+test('a doubt is answered and what was left out is taken in, each by a click that changes the figure', async () => {
+  await openFolio(
+    'Check the ramp. If the ramp is wet, spread sand. Tell the bridge. The ramp was built in 1998. Load the cars.',
+  )
+  await markAll()
+  const article = 'article[data-kind=process]'
+  await b.find(`${article} [data-arrangement=down] svg text`)
+  const drawn = () =>
+    b.driver.executeScript<string>(
+      `return document.querySelector(arguments[0] + ' [data-arrangement=down] svg').outerHTML`,
+      article,
+    )
+  const before = await drawn()
+  assert.match(await b.text(`${article} [data-doubt]`), /Ramp wet.*Tell bridge.*in any case/)
+  await b.click('Only if yes')
+  await eventually('the picture changes', 5000, async () => (await drawn()) !== before)
+  assert.equal(await b.count(`${article} [data-doubt]`), 0)
+
+  const answered = await drawn()
+  assert.match(await b.text(`${article} summary`), /Left out: 1/)
+  await (await b.find(`${article} summary`)).click()
+  assert.match(await b.text(`${article} details`), /tells what was or has been/)
+  await b.click('Take in “The ramp was built in 1998”')
+  await eventually(
+    'the step is there',
+    5000,
+    async () =>
+      (await drawn()) !== answered &&
+      (await nodesShown(`${article} [data-arrangement=down]`)).some((n) => n.includes('built in 1998')),
+  )
+  assert.equal(await b.count(`${article} details`), 0)
+  await (await b.find(`${article} [data-arrangement=down]`)).click()
+  await b.find('figure[data-figure] svg')
+  assert.ok((await nodesShown('figure[data-figure]')).some((n) => n.includes('built in 1998')))
+
+  // On the bench: said in words, understood, done, and taken back.
+  await b.saved()
+  await (await b.find('figure[data-figure] figcaption a')).click()
+  const field = await b.find("//label[contains(., 'Say what to change')]//input")
+  await field.sendKeys('after "Spread sand" add "Sound the horn"')
+  await b.find("//button[contains(., 'Insert the step “Sound the horn” after “Spread sand”')]")
+  await field.sendKeys(Key.ENTER)
+  await b.find("//button[@data-row='node'][contains(., 'Sound the horn')]")
+  await b.click('Undo')
+  await eventually(
+    'it is taken back',
+    5000,
+    async () =>
+      (await b.driver.findElements({ xpath: "//button[@data-row='node'][contains(., 'Sound the horn')]" })).length ===
+      0,
+  )
+  assert.deepEqual(await b.complaints(), [])
+})
+
+test('a brief becomes a first text with visible gaps, which reads as it was meant to', async () => {
+  await b.driver.get(base)
+  await b.click('New folio')
+  await (await b.find("//label[contains(., 'Name the topic')]//input")).sendKeys('Mooring at night')
+  await b.click('Draft a text with gaps')
+  const area = await b.find('textarea')
+  await eventually('the draft', 5000, async () => ((await area.getAttribute('value')) ?? '').includes('[whom?]'))
+  await b.click('Make the folio')
+  await b.find('.manuscript ol li')
+  assert.match(await b.text('.manuscript h1'), /Mooring at night/)
+  await markAll()
+  assert.equal(await (await b.find('article[data-kind]')).getAttribute('data-kind'), 'process')
 })
 
 test('on the bench a connector’s end is dragged onto another node, and arrangement and frame are switched', async () => {

@@ -7,15 +7,13 @@ import { test } from 'node:test'
 import { PNG } from 'pngjs'
 import { z } from 'zod'
 import { figureSchema } from '../src/core/figure'
+import { corpus } from '../src/core/testing/corpus'
 
 const dir = mkdtempSync(path.join(tmpdir(), 'compass-'))
 const at = (name: string) => path.join(dir, name)
 const call = (args: string[], input = '') =>
   spawnSync(path.resolve('bin/idle-compass'), args, { input, encoding: 'utf8', cwd: dir })
-const passages = readFileSync('corpus/passages.jsonl', 'utf8')
-  .trim()
-  .split('\n')
-  .map((l) => JSON.parse(l) as { id: string; text: string; kind: string })
+const passages = corpus()
 
 test('read: every passage of the corpus, in one process; every figure is valid', () => {
   const done = call(['read', '--jsonl'], passages.map((p) => JSON.stringify({ id: p.id, text: p.text })).join('\n'))
@@ -29,6 +27,7 @@ test('read: every passage of the corpus, in one process; every figure is valid',
     passages.map((p) => p.id),
   )
   for (const r of rows) for (const reading of r.readings) figureSchema.parse(reading.figure)
+  assert.ok(rows.filter((r) => r.readings.length > 0).length > passages.length * 0.9)
 })
 
 test('read and draw: text in, JSON, SVG and PNG out; the JSON drawn again gives the same picture', () => {

@@ -32,9 +32,9 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
     verb.words.some((w) => w.lower === 'only') ||
     /^(?:alone|only)$/.test(subject.at(-1)?.lower ?? '') ||
     ahead(c, text)
-  const both =
-    [...c.front, ...subject, ...verb.words, ...c.rest.slice(0, 1)].some((w) => /^(?:both|all|alike)$/.test(w.lower)) ||
-    /^(?:they|either)$/.test(subject[0]?.lower ?? '')
+  // Up to the first word behind the verb, with the adverbs that belong to nobody.
+  const opening = text.slice(c.start, c.rest[0]?.end ?? verb.words.at(-1)?.end ?? c.end)
+  const both = /\b(?:both|all|alike)\b/i.test(opening) || /^(?:they|either)$/.test(subject[0]?.lower ?? '')
   const named = mentions(
     subject.filter((w) => !/^(?:both|all|only|alone|alike|each|three|two|of|them)$/.test(w.lower) || w.tag === 'noun'),
   ).filter((m) => !m.pronoun && !EVERY.test(m.key))
