@@ -173,6 +173,9 @@ function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: Stat
   else if (said.asks) {
     addActions(body, said, state)
     body.push(openAsk(said.asks, body, state, item))
+  } else if (condition && isTrigger(condition, body, upcoming, state)) {
+    for (const w of condition.content) state.known.add(w)
+    addActions(body, said, state)
   } else if (condition && (condition.sure || answersFollow(condition, upcoming))) {
     const ask = openAsk(condition, body, state, item)
     body.push(ask)
@@ -182,6 +185,15 @@ function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: Stat
     addActions(arm.body, said, state)
   } else addActions(body, said, state)
 }
+
+/** "If the alarm goes off, leave the building.": what a text begins with is when all of it is done, not a question. */
+const isTrigger = (c: Condition, body: readonly Statement[], upcoming: Said | null, state: State): boolean =>
+  state.prose &&
+  body === state.body &&
+  body.length === 0 &&
+  c.answer === 'yes' &&
+  !answersFollow(c, upcoming) &&
+  !upcoming?.condition
 
 function openAsk(
   c: Pick<Condition, 'question' | 'source' | 'content' | 'subject'>,
@@ -305,7 +317,8 @@ const tellsAStep = (a: Action, said: Said, state: State, isAnswer: boolean): boo
   a.doing ||
   isAnswer ||
   !state.prose ||
-  (a.happens && said.cues.some((c) => /^(?:first|next|last|meanwhile)$/.test(c.name)))
+  (a.happens &&
+    (state.body.some((s) => s.do === 'step') || said.cues.some((c) => /^(?:first|next|last|meanwhile)$/.test(c.name))))
 
 function addActions(body: Statement[], said: Said, state: State): void {
   const last = body.at(-1)
@@ -322,7 +335,10 @@ function addActions(body: Statement[], said: Said, state: State): void {
 
 function addSteps(body: Statement[], said: Said, state: State): void {
   for (const a of said.actions) if (!a.doing) state.state = a
-  for (const a of said.actions.filter((x) => tellsAStep(x, said, state, body !== state.body))) {
+  // "If it smells, it is too wet, so add straw": what only explains is no step beside one.
+  const acts = said.actions.some((a) => a.doing)
+  const told = said.actions.filter((a) => !(acts && said.condition && !a.doing && !a.happens))
+  for (const a of told.filter((x) => tellsAStep(x, said, state, body !== state.body))) {
     const before = body.at(-1)
     // In an item with a step, what only says more is its detail.
     if (

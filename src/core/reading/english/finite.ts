@@ -180,7 +180,11 @@ function atStart(s: Segment, w: Draft): number {
   if (s.pending && joined) return opener.text === ',' && startsNounPhrase(next) ? 0.7 : -1.5
   if (joined && mood !== null) {
     if (mood !== 'imperative' && mood !== 'base') return opener.text === ',' ? 0.4 : -2
-    return isEnd(next) && w.strength !== 'only' && !(next === undefined && w.strength === 'leaning') ? -0.4 : 0.7
+    // "Add one drop of acid and stir": a bare singular at the end, behind things with a determiner, is no thing.
+    const ends = next === undefined || (next.tag === 'mark' && s.to >= s.all.length - 1)
+    const counted = s.all.slice(0, s.from).some((x) => x.tag === 'det' || x.tag === 'num')
+    if (ends && opener.lower === 'and' && w.strength === 'mixed' && counted) return 1.2
+    return isEnd(next) && w.strength !== 'only' && !(ends && w.strength === 'leaning') ? -0.4 : 0.7
   }
   if (opener?.text === ':' && !startsNounPhrase(next)) return isEnd(next) ? -1 : 0.4
   if (next?.tag === 'mark' && !isQuote(next) && /^[:–—,]$/.test(next.text) && w.strength !== 'only') return -1

@@ -379,6 +379,8 @@ class Teller {
   /** "Invoices above 500 euros have to be approved", "Books that are damaged must be ...": a condition on the subject. */
   private narrowing(c: Clause, relative: Clause | null): Condition | null {
     const { verb, subject } = c
+    const any = /^(?:anything|everything|anyone|everyone)$/.test(subject[0]?.lower ?? '') && subject.length > 1
+    if (any && verb && !verb.told && !verb.copula) return narrowed(subject, this.lexicon)
     if (
       !verb ||
       verb.told ||

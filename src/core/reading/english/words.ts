@@ -29,7 +29,7 @@ const EXTRA_VERBS = 'email log reset photograph text scan restart rinse label ta
 /** Counted as nouns more often than handbooks use them so. */
 const OFTEN_VERBS = 'need use cause help share'
 const EXTRA_ACTORS =
-  'agent desk office lab reception crew mate master team staff department management control coordinator passenger'
+  'system app software service program agent desk office lab reception crew mate master team staff department management control coordinator passenger'
 
 export const englishLexicon = (): Lexicon => {
   const verbClass = new Map<string, VerbClass>()
