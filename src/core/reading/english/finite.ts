@@ -236,7 +236,8 @@ function afterSubject(s: Segment, i: number): number {
     COLLECTIVE.has(head.lower) ||
     (/[^su]s$/.test(head.lower) && !/(?:ss|ics|us|is)$/.test(head.lower))
   if (w.form === 'base' || w.base === w.lower) return list + (plural ? 1.2 : b.form === 'ing' ? -1 : -1.5)
-  if (w.form === 's') return list + (plural && !COLLECTIVE.has(head.lower) ? -1.2 : 1.2)
+  // "Books means catalogues": a word that is explained is one word.
+  if (w.form === 's') return list + (plural && !COLLECTIVE.has(head.lower) && w.lower !== 'means' ? -1.2 : 1.2)
   return list + 0.2
 }
 

@@ -16,7 +16,7 @@ export function hierarchyClaims(clauses: readonly Clause[], text: string): Child
 
 function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim[] {
   if (c.sub !== null && c.sub !== 'while' && c.sub !== 'whereas') return []
-  const announced = announcement(c, text) ?? topicList(c) ?? filedUnder(c)
+  const announced = announcement(c, text) ?? thereAre(c, all) ?? topicList(c) ?? filedUnder(c) ?? canBe(c)
   if (announced) return [announced]
   const { verb } = c
   if (!verb || verb.negative || verb.imperative) return []
@@ -121,6 +121,41 @@ function announcement(c: Clause, text: string): ChildClaim | null {
   const parent = parentWords.length > 0 ? mention(parentWords) : null
   if (!parent || parent.key === '') return null
   return { relation: 'child', how: 'kind', parent, children, rule: 'there-are', span, weight: 0.9 }
+}
+
+/** "There are fumes: exhaust gas, paint and acid"; "Ropes: there is mooring rope, lashing and small stuff". */
+function thereAre(c: Clause, all: readonly Clause[]): ChildClaim | null {
+  if (c.subject[0]?.lower !== 'there' || !c.verb?.copula || c.verb.negative || c.verb.told) return null
+  const base = { relation: 'child', how: 'kind', rule: 'there-list', span: { start: c.start, end: c.end } } as const
+  const colon = c.rest.findIndex((w) => w.text === ':')
+  if (colon > 0 && colon <= 5) {
+    const children = mentions(cutList(c.rest.slice(colon + 1)))
+    const parent = mention(c.rest.slice(0, colon))
+    return children.length > 1 && parent.key !== '' ? { ...base, parent, children, weight: 0.5 } : null
+  }
+  const before = all[all.indexOf(c) - 1]
+  const topic = c.joint === ':' && before && !before.verb ? mention(before.rest) : null
+  const called = all.slice(all.indexOf(c) + 1).find((x) => x.sub === 'what' && x.verb?.base === 'call')
+  const children = [...mentions(cutList(c.rest)), ...(called ? mentions(called.rest) : [])]
+  return topic && topic.key !== '' && children.length > 1 ? { ...base, parent: topic, children, weight: 0.7 } : null
+}
+
+/** "Prints can be framed or unframed". */
+function canBe(c: Clause): ChildClaim | null {
+  const { verb } = c
+  if (!verb || !/^(?:can|may)$/.test(verb.modal ?? '') || (!verb.copula && !verb.passive) || verb.negative) return null
+  const words = [...(verb.passive ? verb.words.slice(-1) : []), ...c.rest]
+  const or = words.findIndex((w) => w.lower === 'or')
+  if (or < 1 || words.length > 6 || words.some((w) => w.tag === 'prep')) return null
+  const parent = mention(c.subject)
+  const base = {
+    relation: 'child',
+    how: 'kind',
+    rule: 'can-be',
+    span: { start: c.start, end: c.end },
+    weight: 0.3,
+  } as const
+  return parent.key === '' || parent.pronoun ? null : { ...base, parent, children: mentions(words) }
 }
 
 /** "Four voices: sopranos, altos, tenors, basses": a name and three or more things behind a colon. */
@@ -248,7 +283,7 @@ function cutList(words: readonly Tagged[]): readonly Tagged[] {
     (w, i) => i > 0 && (w.finite || w.tag === 'sub' || w.tag === 'to' || /^(?:such|including|namely)$/.test(w.lower)),
   )
   const cut = end > 0 ? list.slice(0, end) : list
-  return bare(cut)
+  return bare(cut.filter((w, i) => !(w.lower === 'but' && cut[i + 1]?.lower === 'also')))
 }
 
 function antecedent(c: Clause, all: readonly Clause[]): readonly Tagged[] {
