@@ -12,7 +12,7 @@ export function conceptFigure(read: ReadText): Built {
   const verbs = new Map<string, Set<Thing>>()
   const links: FigureLink[] = []
   const seen = new Set<string>()
-  const thingOf = (n: Named): Thing => things.find(n) ?? changed(n, verbs) ?? things.take(n)
+  const thingOf = (n: Named): Thing => things.find(n) ?? more(n, things) ?? changed(n, verbs) ?? things.take(n)
   for (const c of claims)
     for (const f of c.from)
       for (const t of c.to) {
@@ -43,6 +43,12 @@ export function conceptFigure(read: ReadText): Built {
 }
 
 const unique = (spans: readonly Span[]): Span[] => [...new Map(spans.map((s) => [`${s.start} ${s.end}`, s])).values()]
+
+/** "high humidity" and "humidity": how much there is of a thing is not another thing. */
+const more = (n: Named, things: Things): Thing | null => {
+  const bare = n.key.replace(/^(?:(?:too|very|so) )?(?:good|bad|poor|high|low|more|less|much|little|enough) /, '')
+  return bare === n.key ? null : things.find({ ...n, key: bare })
+}
 
 /** "strains the lines ... strained lines": the participle says only what was told of them before. */
 function changed(n: Named, verbs: ReadonlyMap<string, ReadonlySet<Thing>>): Thing | null {

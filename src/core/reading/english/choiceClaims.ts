@@ -34,9 +34,13 @@ export function choiceClaims(
     state.options = found.options
     state.of = found.of ?? state.of
     if (found.options.length === 0) state.awaited = countIn(text.slice(sentence.start, sentence.end))
-    if (/^(?:way|option-n|named-later)$/.test(found.rule)) state.current = found.options.at(-1) ?? null
+    if (found.options.length === 1) state.current = found.options.at(-1) ?? null
     out.push(found)
-    const goesOn = found.rule === 'way' || found.rule === 'named-later' || clauses.some((c) => chanceIn(text, c))
+    const goesOn =
+      found.options.length === 1 ||
+      found.rule === 'way' ||
+      found.rule === 'named-later' ||
+      clauses.some((c) => chanceIn(text, c))
     if (!goesOn) return out
   } else if (found && state.options.length < 5 && /^(?:can-or|option-n|way|named-later)$/.test(found.rule)) {
     const fresh = found.options.filter((o) => !state.options.some((x) => x.key === o.key))
@@ -97,7 +101,10 @@ function optionsIn(
     const end = colon < 0 ? sentence.end : (words[colon] as Tagged).start
     const about = words.filter((w) => w.start >= sentence.start + many[0].length && w.start < end)
     const options = colon < 0 ? [] : splitOr(words.slice(colon + 1), true).map(named)
-    const of = named(about.filter((w, i) => !(i === 0 && (w.tag === 'prep' || w.tag === 'to'))))
+    const topic = /^(?:for|to|of|between|about|with)$/.test(about[0]?.lower ?? '')
+      ? about.slice(1)
+      : words.filter((w) => w.start < sentence.start + many[0].length && (w.tag === 'num' || OPTIONS.test(w.text)))
+    const of = named(topic)
     return {
       ...base,
       of: of.key === '' ? { label: 'Options', key: 'options', span: sentence, pronoun: null } : of,
@@ -177,7 +184,10 @@ function namedLater(
   const hasHead = words.length > 1 && (words[0] === head || words.at(-1) === head)
   const definite = state.awaited > 0 && subject[0]?.lower === 'the' && words.length > 1
   if (m.pronoun || !(hasHead || definite) || state.options.some((o) => o.key === m.key)) return null
-  return { ...base, of: null, options: [m], rule: 'named-later', weight: 0.7 }
+  // "The one in Kelby": another of what the first option is.
+  const noun = state.options[0]?.label.split(' ')[0]
+  const option = noun ? { ...m, label: m.label.replace(/^One\b/, noun) } : m
+  return { ...base, of: null, options: [option], rule: 'named-later', weight: 0.7 }
 }
 const singleHead = (key: string): string => key.split(' ').at(-1) ?? ''
 const orWord = (c: Clause): Tagged => ({
@@ -241,7 +251,24 @@ function aboutClaims(
       start: c.start,
       end: clauses.filter((x) => x.start > c.start).at(0)?.start ?? c.end,
     })
-    if (chance && !c.relative) {
+    const when = before(clauses, c)
+    if (chance && c.relative && when.sub === 'if' && c.verb?.base === 'have') {
+      // "If it rains, which has a probability of 0.3, ..."
+      const outcome = clauseLabel(when)
+      out.push({
+        relation: 'about',
+        option,
+        text: outcome,
+        criterion: '',
+        probability: chance.probability,
+        estimated: chance.estimated,
+        rule: 'chance',
+        span: { start: when.start, end: c.end },
+        weight: 0.9,
+      })
+      continue
+    }
+    if (chance && (!c.relative || c.verb?.base !== 'have')) {
       out.push(...chances(text, c, clauses, option))
       continue
     }
@@ -297,7 +324,10 @@ function chances(text: string, c: Clause, clauses: readonly Clause[], option: Na
     )
     const that = clauses[clauses.indexOf(c) + 1]
     const clauseBehind = that?.sub === 'that' && part === parts.at(-1) ? that : null
-    const ofWords = of ? words.filter((w) => w.start >= span.start + of.index + of[0].length && w.end <= span.end) : []
+    const behind = of ? words.filter((w) => w.start >= span.start + of.index + of[0].length && w.end <= span.end) : []
+    // "the risk of loss is below 1%": up to the verb.
+    const verb = behind.findIndex((w) => w.finite)
+    const ofWords = verb > 0 ? behind.slice(0, verb) : behind
     const outcome = clauseBehind
       ? clauseLabel(clauseBehind)
       : ofWords.length > 0

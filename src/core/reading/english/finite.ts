@@ -227,7 +227,7 @@ function afterSubject(s: Segment, i: number): number {
     (opener.text === ',' || opener.tag === 'conj') &&
     !startsNounPhrase(all[i + 1])
   const clause = opener?.tag === 'conj' && all[all.indexOf(opener) - 1]?.text === ','
-  const list = inList && w.strength !== 'only' ? (clause ? -0.6 : -1.6) : 0
+  const list = inList && w.strength !== 'only' ? (clause ? -0.2 : -1.6) : 0
   const coordinated = s.pending && (opener?.lower === 'and' || opener?.lower === 'or')
   const head = headOf(all, from, k)
   const plural =

@@ -45,7 +45,8 @@ function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim
       cutList(childWords === behind && behind.length < raw.length ? withoutOne(childWords) : beforeOne(childWords)),
     ).filter((x) => !x.pronoun || cue.parent === 'behind')
     const [parent] = parents
-    if (!parent || children.length === 0 || (parents.length > 1 && children.length > 1)) continue
+    if (!parent || /^\d/.test(parent.key) || children.length === 0 || (parents.length > 1 && children.length > 1))
+      continue
     const wantsList = cue.weight < 0.5 || /^(?:divides|comes-as)$/.test(cue.name)
     const weak = wantsList && children.length < 2 && !/^(?:two|three|four|five|six|\d)/.test(children[0]?.key ?? '')
     if (weak) continue

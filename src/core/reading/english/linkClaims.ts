@@ -42,7 +42,9 @@ export function linkClaims(clauses: readonly Clause[], discourse: Discourse): Li
       })
     if (c.ownSubject || c.relative) discourse.subject = from
     const last = claims.at(-1)?.to.filter((m) => !m.pronoun) ?? []
+    // "Carbon dioxide builds up. That makes ...": where nothing is done to anything, it is the subject.
     if (last.length > 0) discourse.object = last
+    else if (c.ownSubject && !c.verb.copula) discourse.object = from
   }
   return out
 }

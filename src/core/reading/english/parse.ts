@@ -116,6 +116,20 @@ function joined(list: readonly Piece[]): Clause[] {
       return
     }
     const hard = /^[;:–—.→=!?]$/.test(joint)
+    if (f === 0 && current.relative && current.done && /^(?:and|or)$/.test(joint)) {
+      // "which costs 600 and fails at times": the relative goes on.
+      drafts.push({
+        words: [...p.words],
+        joint,
+        sub: null,
+        lead: null,
+        relative: true,
+        front: [],
+        done: true,
+        interrupted: false,
+      })
+      return
+    }
     if (f >= 0) {
       const pending = drafts.findLast((d) => !d.relative && !d.done)
       const between = pending ? drafts.slice(drafts.indexOf(pending) + 1) : []
