@@ -2,6 +2,7 @@
 import type { Span } from '../../text'
 import { actionOf, actorOf, isActorPhrase, lowerFirst, type Action } from './action'
 import { imperativeOf, lastNounPhrase, without, wordsBetween } from './clauseParts'
+import { narrowing } from './narrowing'
 import { conditionOf, narrowed, questionOf, type Condition } from './condition'
 import { cueOf, type CueName } from './cues'
 import { joined } from './label'
@@ -327,7 +328,11 @@ class Teller {
     if (c.joint === ';' && this.now.condition) this.open(c.start)
     const narrow = rest
       ? null
-      : this.narrowing(c, relative?.relative && relative.joint === '' && relative.start > c.start ? relative : null)
+      : narrowing(
+          c,
+          relative?.relative && relative.joint === '' && relative.start > c.start ? relative : null,
+          this.lexicon,
+        )
     if (narrow) {
       if (this.started) this.open(c.start)
       this.now.condition = narrow
@@ -374,28 +379,6 @@ class Teller {
     return first && c.subject.length === 0 && c.verb?.imperative
       ? { ...told, source: { ...told.source, start: first.start } }
       : told
-  }
-
-  /** "Invoices above 500 euros have to be approved", "Books that are damaged must be ...": a condition on the subject. */
-  private narrowing(c: Clause, relative: Clause | null): Condition | null {
-    const { verb, subject } = c
-    const any = /^(?:anything|everything|anyone|everyone)$/.test(subject[0]?.lower ?? '') && subject.length > 1
-    if (any && verb && !verb.told && !verb.copula) return narrowed(subject, this.lexicon)
-    if (
-      !verb ||
-      verb.told ||
-      verb.copula ||
-      !c.ownSubject ||
-      subject.some((w) => w.tag === 'det' && /^(?:the|these|those|this|that|each|every|no)$/.test(w.lower))
-    )
-      return null
-    if (!(verb.passive || verb.modal !== null || isActorPhrase(subject, this.lexicon))) return null
-    if (relative?.verb && relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))
-      return narrowed([...subject, ...relative.subject, ...relative.verb.words, ...relative.rest], this.lexicon)
-    const prep = subject.findIndex((w) =>
-      /^(?:above|below|under|over|between|without|within|outside|with|from)$/.test(w.lower),
-    )
-    return prep > 0 && subject.length > prep + 1 ? narrowed(subject, this.lexicon) : null
   }
 }
 
