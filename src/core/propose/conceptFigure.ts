@@ -93,7 +93,7 @@ function scoreOf(
     0.15 * doing -
     0.35 * asked +
     (defined >= 3 ? 0.3 : 0) -
-    0.03 * Math.min(6, read.told.cueCount) -
+    0.06 * Math.min(5, read.told.cueCount) -
     0.12 * Math.min(2, questions)
   return {
     score: Math.min(0.95, links.length < 3 ? score * 0.7 : score),

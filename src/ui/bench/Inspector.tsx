@@ -264,7 +264,7 @@ function Text({
       aria-label={label}
       defaultValue={value}
       placeholder={hint}
-      rows={Math.min(6, Math.max(1, Math.ceil(value.length / 20)))}
+      rows={Math.min(6, Math.max(1, Math.ceil(value.length / 14)))}
       className="field resize-none"
       onBlur={(e) => e.target.value.trim() !== value && onChange(e.target.value.replace(/\s+/g, ' ').trim())}
       onKeyDown={(e) => {

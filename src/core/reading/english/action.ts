@@ -88,7 +88,7 @@ function withoutCapital(clause: Clause): readonly Tagged[] {
 
 /** Verbs that say how things are, whoever their subject is. */
 const STATES = new Set(
-  'have thank wish enjoy welcome like love want know think believe feel hope own mean seem belong consist exist live agree'.split(
+  'have thank wish enjoy welcome like love want know think believe feel hope own seem belong consist exist live agree cost depend include contain require remain last matter mean lead differ vary weigh'.split(
     ' ',
   ),
 )
