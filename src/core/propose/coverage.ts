@@ -70,6 +70,7 @@ export function coverageOf(read: ReadText, built: Built): Coverage {
 
 function reasonOf(u: SaidUnit): string {
   if (u.role === 'remark') return 'a remark'
+  if (u.role === 'mail') return 'the frame of a mail'
   if (u.role === 'row') return 'tables are not read into this kind'
   if (u.role === 'told') return 'tells what was or has been'
   if (u.of !== null) return 'says more about a clause that is left out'

@@ -129,6 +129,21 @@ const COMMON = new Set(
   ),
 )
 
+test('the frame of a mail is no step, and is listed as what it is', () => {
+  const text =
+    'From: shore office\nTo: all crews\nSubject: ramps\n\nHi all,\n\nCheck the ramp. Then lower it. Finally call the bridge.\n\n> Close the old gate and ring twice.\n> Then wait.\n\nThanks\nIshbel'
+  const [best] = propose(readText(text, lexicon))
+  expect(Object.values(best?.figure.nodes ?? {}).map((n) => n.text)).toEqual([
+    'Check ramp',
+    'Lower ramp',
+    'Call bridge',
+  ])
+  expect(best?.coverage.left.map((l) => l.reason)).toEqual(
+    Array(best?.coverage.left.length).fill('the frame of a mail'),
+  )
+  expect(best?.coverage.left.some((l) => l.text.includes('old gate'))).toBe(true)
+})
+
 test('nothing is lost in silence: what is said is evidence of the figure, or listed as left out with a reason', () => {
   const wrong: string[] = []
   let units = 0

@@ -12,9 +12,10 @@ import { keyOf } from './english/phrases'
 import { saidOf } from './english/said'
 import { verbReading } from './english/verbs'
 import { englishShare, wordsOf, type Lexicon } from './english/words'
+import { splitMail } from './mail'
 import { packClaims, packOf, packSaid, type LanguagePack } from './packs'
 import { told, type Told } from './statements'
-import { unitsOf, type SaidUnit } from './units'
+import { mailUnits, unitsOf, type SaidUnit } from './units'
 
 export type ReadText = {
   readonly text: string
@@ -36,10 +37,10 @@ const SEGMENTER = new Intl.Segmenter('en', { granularity: 'sentence' })
 const ENGLISH_SHARE = 0.15
 
 export function readText(text: string, lexicon: Lexicon): ReadText {
-  const blocks = blocksOf(text)
+  const { body: blocks, frame } = splitMail(text, blocksOf(text))
   const language = languageOf(text, lexicon)
   const pack = packOf(language)
-  if (pack) return readByPack(text, blocks, pack)
+  if (pack) return readByPack(text, blocks, frame, pack)
   const interpreted = language === 'en'
   const parsed = interpreted ? parsedBlocks(text, blocks, lexicon) : new Map<Block, Parsed[]>()
   const interpret = (block: Block) =>
@@ -53,13 +54,13 @@ export function readText(text: string, lexicon: Lexicon): ReadText {
     answers: { yes: 'yes', no: 'no', otherwise: 'otherwise' },
     told: told(text, blocks, interpreted ? interpret : null),
     claims: interpreted ? claimsIn(text, blocks, parsed, lexicon) : [],
-    units: unitsOf(text, blocks, parsed),
+    units: [...unitsOf(text, blocks, parsed), ...mailUnits(frame)],
     sentences: all.map((p) => p.span),
   }
 }
 
 /** A language with a pack: its connectives, conditions and relations, sentence by sentence. */
-function readByPack(text: string, blocks: readonly Block[], pack: LanguagePack): ReadText {
+function readByPack(text: string, blocks: readonly Block[], frame: readonly Block[], pack: LanguagePack): ReadText {
   const spans = new Map(
     blocks
       .filter((b) => b.type === 'paragraph' || b.type === 'item')
@@ -79,11 +80,14 @@ function readByPack(text: string, blocks: readonly Block[], pack: LanguagePack):
     answers: pack,
     told: told(text, blocks, interpret),
     claims: all.flatMap((s) => packClaims(text, s, pack, last)),
-    units: unitsOf(
-      text,
-      blocks,
-      new Map([...spans].map(([b, list]) => [b, list.map((span) => ({ span, clauses: null }))])),
-    ),
+    units: [
+      ...unitsOf(
+        text,
+        blocks,
+        new Map([...spans].map(([b, list]) => [b, list.map((span) => ({ span, clauses: null }))])),
+      ),
+      ...mailUnits(frame),
+    ],
     sentences: all,
   }
 }

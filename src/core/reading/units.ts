@@ -8,7 +8,7 @@ export type SaidUnit = {
   readonly span: Span
   /** Index of the clause it only says more about: when, why, which one; null for what stands by itself. */
   readonly of: number | null
-  readonly role: 'clause' | 'item' | 'row' | 'remark' | 'told' | 'asked'
+  readonly role: 'clause' | 'item' | 'row' | 'remark' | 'told' | 'mail'
 }
 /** A sentence, with its clauses where the language has them. */
 type Parsed = { readonly span: Span; readonly clauses: readonly Clause[] | null }
@@ -30,6 +30,9 @@ export function unitsOf(
   }
   return out
 }
+
+export const mailUnits = (frame: readonly Block[]): SaidUnit[] =>
+  frame.map((b) => ({ span: b.span, of: null, role: 'mail' }))
 
 function sentenceUnits(text: string, p: Parsed, out: SaidUnit[]): void {
   if (!p.clauses) {
