@@ -12,7 +12,7 @@ import { corpus } from '../src/core/testing/corpus'
 const dir = mkdtempSync(path.join(tmpdir(), 'compass-'))
 const at = (name: string) => path.join(dir, name)
 const call = (args: string[], input = '') =>
-  spawnSync(path.resolve('bin/idle-compass'), args, { input, encoding: 'utf8', cwd: dir })
+  spawnSync(path.resolve('bin/idle-compass'), args, { input, encoding: 'utf8', cwd: dir, maxBuffer: 2 ** 28 })
 const passages = corpus()
 
 test('read: every passage of the corpus, in one process; every figure is valid', () => {

@@ -67,7 +67,9 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
     } else {
       const adverbs = all.slice(from, to).every((w) => w.tag === 'adv')
       interposed = pending && (adverbs || first.tag === 'prep')
-      if (!EITHER.has(first.lower)) pending = pending || !adverbs
+      // "To report an accident, fill in": a phrase in front is no subject.
+      const fronted = first.tag === 'to' || first.tag === 'prep'
+      if (!EITHER.has(first.lower)) pending = pending || !(adverbs || fronted)
     }
     from = to
   }

@@ -184,6 +184,7 @@ class Teller {
       this.now.condition = conditionOf(c, false, true, this.lexicon)
       return i
     }
+    if (sub === 'while' && this.now.actions.length > 0 && this.beside(c)) return i
     if (CONDITIONS.has(sub)) this.condition(c, sub === 'unless', true)
     else if (COMPLEMENTS.has(sub) && this.now.actions.length > 0 && !TIMES.has(sub)) return this.complement(c, i)
     else if (sub === 'whether' && !this.started) this.now.asks = conditionOf(c, false, true, this.lexicon)
@@ -293,13 +294,32 @@ class Teller {
   private relative(c: Clause, i: number): number {
     const before = this.clauses.slice(0, i).findLast((x) => !x.relative)
     if (!before || !c.verb) return i
-    const who = c.subject[0]?.lower === 'who' || c.subject.length === 0
+    const which = c.subject.length === 0 || /^(?:who|which)$/.test(c.subject[0]?.lower ?? '')
+    // ", who signs it and keeps a copy": the second verb follows the first.
+    const goesOn = c.subject.length === 0 && this.clauses[i - 1]?.relative === true
     const antecedent = lastNounPhrase([...before.rest])
-    if (c.joint === ',' && who && isActorPhrase(antecedent, this.lexicon) && !c.verb.copula && !c.verb.told) {
+    if (
+      (c.joint === ',' || goesOn) &&
+      which &&
+      isActorPhrase(antecedent, this.lexicon) &&
+      !c.verb.copula &&
+      !c.verb.told
+    ) {
       const acts = actionOf({ ...c, subject: antecedent }, this.lexicon)
       if (acts.doing) this.now.actions.push({ ...acts, actor: actorOf(antecedent) })
     }
     return i
+  }
+
+  /** "while the others check the vehicle deck": done at the same time. */
+  private beside(c: Clause): boolean {
+    const action = actionOf(c, this.lexicon)
+    if (!action.doing) return false
+    this.open(c.start)
+    this.now.cues.push({ name: 'meanwhile', span: { start: c.lead?.start ?? c.start, end: c.start } })
+    this.now.actions.push(action)
+    this.open(c.end)
+    return true
   }
 
   /** ", where stewards hand out jackets": what is done there. */

@@ -150,13 +150,15 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
     return before && (before.tag === 'det' || before.tag === 'adj') ? 'noun' : 'modal'
   if (AUXILIARIES.has(l)) return 'aux'
   if (l === 'let') return 'noun'
-  if (l === 'that') return before?.lower === 'after' || before?.lower === 'by' ? 'adv' : thatIs(before, next, lexicon)
+  if (l === 'that')
+    return before?.lower === 'after' || before?.lower === 'by' ? 'adv' : thatIs(before, next, all[i - 2], lexicon)
   if (l === 'which' && next && isWord(next) && next.form === null && !closed(next.lower) && !PRONOUNS.has(next.lower))
     return 'sub'
   if (l === 'who' || l === 'which' || l === 'whose' || l === 'whom')
     return before && (before.tag === 'noun' || before.tag === 'mark' || before.tag === 'prep' || before.tag === 'num')
       ? 'rel'
       : 'sub'
+  if (l === 'so' && before?.lower === 'if') return 'adv'
   if (l === 'so')
     return next?.lower === 'that' ? 'sub' : next && /^(?:much|many|few|little|well)$/.test(next.lower) ? 'adv' : 'conj'
   if (l === 'once')
@@ -167,7 +169,7 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (SUBORDINATORS.has(l)) return 'sub'
   if (l === 'her') return next && isWord(next) && !closed(next.lower) ? 'det' : 'pron'
   // "Deck crew and shore crew both check"
-  if ((l === 'both' || l === 'all' || l === 'each') && before?.tag === 'noun') return 'adv'
+  if (/^(?:both|all|each|either|neither)$/.test(l) && before?.tag === 'noun') return 'adv'
   if (POINTING.has(l)) return pointing(w, next) ? 'pron' : 'det'
   if (DETERMINERS.has(l)) return 'det'
   if (l === 'like')
@@ -203,11 +205,14 @@ function pointing(w: Word, next: Draft | undefined): boolean {
   )
 }
 
-function thatIs(before: Draft | undefined, next: Draft | undefined, lexicon: Lexicon): Tag {
+function thatIs(before: Draft | undefined, next: Draft | undefined, second: Draft | undefined, lexicon: Lexicon): Tag {
   if (!next || !isWord(next)) return 'pron'
   if (before?.tag === 'noun' || before?.tag === 'num') {
     const verbal = AUXILIARIES.has(next.lower) || MODALS.has(next.lower) || verbReading(next.lower, lexicon) !== null
     if (FACTS.has(before.lower)) return 'sub'
+    // "The office checks that they are complete": a verb with its subject before it.
+    const verb = before.form === 's' && before.strength !== 'rare' && (second?.tag === 'noun' || second?.tag === 'pron')
+    if (verb) return 'sub'
     if (before.form === null || verbal || /^(?:the|a|an|you|we|they|it|he|she|i)$/.test(next.lower)) return 'rel'
     return 'sub'
   }
