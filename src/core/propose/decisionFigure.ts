@@ -148,6 +148,8 @@ function fromLists(read: ReadText): Built | null {
       e.criterion !== '' &&
       used.filter((o) => o.entries.some((x) => keyOf(x.criterion) === keyOf(e.criterion))).length > 1,
   ).length
+  // Deeper lists are a hierarchy, not options with what is said of each.
+  if (!plusMinus && read.blocks.some((b) => b.type === 'item' && b.depth > 1)) return null
   const criteria = new Set(pairs.map((e) => keyOf(e.criterion))).size
   if (used.length < 2 || pairs.length < 3 || (judged === 0 && criteria < 2) || judged + named < pairs.length * 0.6)
     return null

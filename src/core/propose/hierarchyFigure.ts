@@ -223,7 +223,7 @@ function claimTree(read: ReadText): Tree | null {
 function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): ChildClaim[] {
   return claims.map((c, i) => {
     if (c.children.length > 0 || claims[i + 1]?.rule === 'these-are') return c
-    const head = c.parent.key.split(' ').at(-1) as string
+    const head = c.awaits ?? (c.parent.key.split(' ').at(-1) as string)
     const later = read.claims
       .filter((x) => x.span.start >= c.span.end)
       .flatMap((x) =>

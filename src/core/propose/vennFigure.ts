@@ -174,7 +174,9 @@ function fromClaims(read: ReadText): Compared | null {
       } else if (m.key !== '' && !names.some((n) => n.key === m.key))
         members.push({ label: m.label, key: m.key, sets: new Set(sets), source: [m.span] })
     }
+    // A plain sentence on one of the things says half as surely that it is that one's own.
     if (c.weight >= 0.5) sure[sets.size > 1 ? 'shared' : 'own'] += 1
+    else if (sets.size === 1 && sure.shared > 0) sure.own += 0.5
   }
   const alone = names.filter((_, i) => members.some((m) => m.sets.size === 1 && m.sets.has(i))).length
   const shared = members.some((m) => m.sets.size > 1)
@@ -213,10 +215,12 @@ function setNames(claims: readonly CompareClaim[]): Named[] {
   if (names.length < 2)
     for (const c of claims.filter((x) => x.rule === 'contrast' || x.rule === 'only'))
       c.sets.filter((n) => !n.pronoun).forEach(add)
-  if (names.length < 2 && claims.some((c) => c.how === 'shared' && c.sets.length === 0)) {
+  if (names.length < 2 && claims.some((c) => /^(?:both|they)$/.test(c.rule) && c.sets.length === 0)) {
     // "Both shout": the two things that the other sentences are about.
     const subjects = claims.filter((c) => c.how === 'own').flatMap((c) => c.sets.filter((n) => !n.pronoun))
-    const named = subjects.filter((n) => !/^(?:people|everybody|one)$/.test(n.key))
+    const named = subjects.filter(
+      (n) => !/\b(?:people|everybody|somebody|one|you|we|whatever|what|anything)\b/.test(n.key),
+    )
     if (new Set(named.map((n) => n.key)).size === 2) named.forEach(add)
   }
   return names

@@ -22,6 +22,8 @@ export type ChildClaim = Base & {
   readonly how: 'kind' | 'part' | 'reports' | 'heads'
   readonly parent: Named
   readonly children: readonly Named[]
+  /** The head noun of children that are announced ("three divisions") and named later. */
+  readonly awaits?: string
 }
 /** One thing does something to another. */
 export type LinkClaim = Base & {

@@ -2,7 +2,7 @@
  *  English sentences by their clauses. The tree is built first and lowered to a graph in `propose`: wiring edges while
  *  reading makes every wrong scope a wrong edge. */
 import { slice, trimmed, type Block, type Span } from '../text'
-import type { Said } from './english/said'
+import type { Said } from './english/saying'
 import { tell, type Arm, type Ask, type Scope, type State, type Statement, type Step } from './tell'
 
 /** One thing the passage says, for coverage: an item, or a clause of a sentence. */

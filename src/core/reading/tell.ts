@@ -1,7 +1,7 @@
 /** Takes sayings into the statement tree one after the other: which arm of which question a sentence belongs to. */
 import type { Span } from '../text'
 import type { Action } from './english/action'
-import type { Said } from './english/said'
+import type { Said } from './english/saying'
 import type { Condition } from './english/condition'
 
 export type Step = {

@@ -62,9 +62,19 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
   if (common && (named.length > 1 || subject.some((w) => EVERY.test(w.lower))))
     return { ...base, how: 'shared', sets: named, members, rule: 'in-common', weight: 0.9 }
   if (placed && places.length > 1) return { ...base, how: 'shared', sets: places, members, rule: 'both', weight: 0.8 }
+  const same = /\b(?:the same|alike|equally)\b/i.test(text.slice(c.start, c.end))
+  if (same && !verb.told && named.length > 1)
+    return { ...base, how: 'shared', sets: named, members, rule: 'same', weight: 0.85 }
   if ((both && named.length !== 1) || (named.length > 1 && listsSets(subject))) {
     const sure = both ? 0.85 : 0.4
-    return { ...base, how: 'shared', sets: named, members, rule: both ? 'both' : 'list', weight: sure }
+    return {
+      ...base,
+      how: 'shared',
+      sets: named,
+      members,
+      rule: both ? (/^they$/.test(subject[0]?.lower ?? '') ? 'they' : 'both') : 'list',
+      weight: sure,
+    }
   }
   if (only && named.length === 1) return { ...base, how: 'only', sets: named, members, rule: 'only', weight: 0.8 }
   if (named.length === 0 && places.length === 0 && !subject.some((w) => w.tag === 'pron')) return null

@@ -1,6 +1,6 @@
 /** Kinds, parts and reporting lines in English clauses. */
 import type { ChildClaim } from '../claims'
-import { bare, itemsOf, mention, mentions, wordsOfClause, type Mention } from './phrases'
+import { bare, itemsOf, keyOf, mention, mentions, wordsOfClause, type Mention } from './phrases'
 import { CATEGORY, hierarchyCues, type HierarchyCue } from './hierarchyCues'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
@@ -36,11 +36,13 @@ function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim
     const behind = afterCategory(raw)
     const subject = c.relative ? antecedent(c, all) : c.subject
     if (behind.length === 0 || subject.length === 0) continue
+    // "Each division is headed by a director" names nobody.
+    if (cue.how === 'heads' && /^(?:each|every)$/.test(subject[0]?.lower ?? '')) continue
     const announced = announcedBy(c, cue, cue.parent === 'before' ? behind : raw, subject)
     if (announced) return [announced]
     const parentWords = cue.parent === 'before' ? subject : behind
     const childWords = cue.parent === 'before' ? behind : subject
-    const parents = mentions(cutList(parentWords))
+    const parents = mentions(cutList(pointsBack(parentWords) ? subjectBefore(c, all) : parentWords))
     const children = mentions(
       cutList(childWords === behind && behind.length < raw.length ? withoutOne(childWords) : beforeOne(childWords)),
     ).filter((x) => !x.pronoun || cue.parent === 'behind')
@@ -63,6 +65,12 @@ function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim
   }
   return copulaList(c)
 }
+
+/** "belong to this group": what the sentence has just spoken of. */
+const pointsBack = (words: readonly Tagged[]): boolean =>
+  /^(?:to )?(?:this|that|these|those) \p{L}+$/u.test(phraseText(words))
+const subjectBefore = (c: Clause, all: readonly Clause[]): readonly Tagged[] =>
+  all.slice(0, all.indexOf(c)).findLast((x) => x.sub === null && x.ownSubject && x.subject.length > 0)?.subject ?? []
 
 /** "Two departments answer to her: nursing and diagnostics", "Waste falls into four categories.": the names stand behind
  *  the colon, or in the sentence that follows. */
@@ -121,7 +129,10 @@ function announcement(c: Clause, text: string): ChildClaim | null {
       : []
   const parent = parentWords.length > 0 ? mention(parentWords) : null
   if (!parent || parent.key === '') return null
-  return { relation: 'child', how: 'kind', parent, children, rule: 'there-are', span, weight: 0.9 }
+  // "The company has three divisions. The shipping division ...": named by what they are.
+  const category = m[3] ? '' : keyOf(m[0].trim().split(/\s+/).at(-1) ?? '')
+  const base = { relation: 'child', how: 'kind', parent, children, rule: 'there-are', span, weight: 0.9 } as const
+  return category !== '' && children.length === 0 ? { ...base, awaits: category } : base
 }
 
 /** "There are fumes: exhaust gas, paint and acid"; "Ropes: there is mooring rope, lashing and small stuff". */
@@ -206,9 +217,12 @@ function filedUnder(c: Clause): ChildClaim | null {
 function copulaList(c: Clause): ChildClaim[] {
   if (!c.verb?.copula || c.verb.negative || c.verb.told || c.subject.length === 0 || c.sub !== null) return []
   const colon = c.rest.findIndex((w) => w.text === ':')
-  const things = /^(?:(?:things|something|anything|everything|stuff|mostly|mainly|basically) )+(?:like |from )?/.exec(
-    phraseText(c.rest),
-  )
+  const duty = /^(?:also )?responsible for /.exec(phraseText(c.rest))
+  const things =
+    duty ??
+    /^(?:(?:things|something|anything|everything|stuff|mostly|mainly|basically) )+(?:like |from )?/.exec(
+      phraseText(c.rest),
+    )
   const skip = things ? things[0].trim().split(' ').length : 0
   const items = mentions(cutList(colon >= 0 ? c.rest.slice(colon + 1) : c.rest.slice(skip)))
   const plainNouns = itemsOf(cutList(c.rest.slice(skip))).every(
@@ -329,9 +343,18 @@ function suchAs(clauses: readonly Clause[], text: string): ChildClaim[] {
     const vague = /^(?:several|various|different|many|some|a few|a number)\b/i.test(
       phraseText(trimmed.slice(start + 1)),
     )
-    const parent = vague && owner && owner.subject.length > 0 ? mention(owner.subject) : named
-    const behind = words.filter((w) => w.start >= at + m[0].length)
-    const children = mentions(untilVerb(behind))
+    const children = mentions(untilVerb(words.filter((w) => w.start >= at + m[0].length)))
+    // "Bends join two ropes, for example the sheet bend": kinds of what the clause is about.
+    const about =
+      clauses.find((c) => c.start <= at && c.ownSubject && c.subject.length > 0 && !c.relative)?.subject ?? []
+    const head = (key: string) => key.split(' ').at(-1)
+    const ofSubject =
+      about.length > 0 && children.length > 0 && children.every((x) => head(x.key) === head(mention(about).key))
+    const parent = ofSubject
+      ? mention(about)
+      : vague && owner && owner.subject.length > 0
+        ? mention(owner.subject)
+        : named
     if (parent.key !== '' && !parent.pronoun && children.length > 0)
       out.push({
         relation: 'child',

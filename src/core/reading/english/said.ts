@@ -3,30 +3,13 @@ import type { Span } from '../../text'
 import { actionOf, actorOf, isActorPhrase, lowerFirst, type Action } from './action'
 import { imperativeOf, lastNounPhrase, without, wordsBetween } from './clauseParts'
 import { narrowing } from './narrowing'
-import { conditionOf, narrowed, questionOf, type Condition } from './condition'
+import { empty, type Draft, type Said } from './saying'
+import { conditionOf, narrowed, questionOf } from './condition'
 import { cueOf, type CueName } from './cues'
 import { joined } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { isWord, wordsOf, type Lexicon } from './words'
-
-export type Said = {
-  readonly span: Span
-  readonly cues: readonly { readonly name: CueName; readonly span: Span }[]
-  readonly condition: Condition | null
-  readonly actions: readonly Action[]
-  /** "either ... or": one of the actions is done. */
-  readonly choice: boolean
-  /** A question put as such: "Is the ramp clear?", "check whether the ramp is clear". */
-  readonly asks: Condition | null
-  readonly goTo: { readonly step: number | null; readonly span: Span; readonly note: string } | null
-  /** The subject of a fronted clause, which "it" takes up: "once the dough has doubled, shape it". */
-  readonly topic: string | null
-}
-type Draft = { -readonly [K in keyof Said]: Said[K] } & {
-  cues: { name: CueName; span: Span }[]
-  actions: Action[]
-}
 
 const CONDITIONS = new Set(['if', 'unless', 'in case', 'provided', 'provided that', 'even if'])
 const TIMES = new Set([
@@ -57,17 +40,6 @@ export function saidOf(text: string, sentence: Span, clauses: readonly Clause[],
     ]
   return new Teller(text, sentence, clauses, lexicon).said()
 }
-
-const empty = (span: Span): Draft => ({
-  span,
-  cues: [],
-  condition: null,
-  actions: [],
-  choice: false,
-  asks: null,
-  goTo: null,
-  topic: null,
-})
 
 const leadingCues = (text: string, span: Span): { name: CueName; span: Span }[] => {
   const found = cueOf(text.slice(span.start, span.end))

@@ -3,7 +3,7 @@ import type { Span } from '../../text'
 import type { Claim, Named } from '../claims'
 import type { Action } from '../english/action'
 import type { Condition } from '../english/condition'
-import type { Said } from '../english/said'
+import type { Said } from '../english/saying'
 import type { LanguagePack } from './pack'
 
 const END = /[\s.!?;:…]+$/u
