@@ -46,9 +46,9 @@ const classOf = (w: Counts): 'only' | 'leaning' | 'mixed' | 'rare' => {
   return share >= 0.7 ? 'leaning' : share >= 0.35 ? 'mixed' : 'rare'
 }
 const sorted = [...words].toSorted(([a], [b]) => (a < b ? -1 : 1))
-const pick = (keep: (w: Counts) => boolean) =>
+const pick = (keep: (w: Counts) => boolean, spelled = /./) =>
   sorted
-    .filter(([, w]) => keep(w))
+    .filter(([l, w]) => keep(w) && spelled.test(l))
     .map(([l]) => l)
     .join(' ')
 const verbs = (c: string) => pick((w) => w.verb > 0 && classOf(w) === c)
@@ -60,6 +60,7 @@ writeFileSync(
       notice:
         'Derived from WordNet 3.1, Copyright 2011 by Princeton University. All rights reserved. See docs/notices.md.',
       verbs: { only: verbs('only'), leaning: verbs('leaning'), mixed: verbs('mixed'), rare: verbs('rare') },
+      things: pick((w) => w.hasNoun && !w.person && !w.group, /(?:er|or|ist|man|ant|ee)$/),
       actors: pick((w) => w.person || w.group),
       adjectives: pick((w) => w.adjective > 2 && w.adjective > w.noun),
     },

@@ -99,6 +99,13 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
     addActions((scope.arm as Arm).body, said, state)
     return
   }
+  if (scope && scope.ask.arms.length === 0 && answersAtOnce(said, scope)) {
+    // "Still red? Call us.": what follows a short question is done when it is so.
+    openArm(scope, 'yes', [said.span])
+    sayIn((scope.arm as Arm).body, said, upcoming, state)
+    if (!state.prose) state.scope = null
+    return
+  }
   if (scope && condition && scope.arm && alsoAsks(scope, condition, said)) {
     // "If it is too runny, ...; if it is too thick, ...": the second is asked when the first does not hold.
     openArm(scope, 'other', [])
@@ -116,6 +123,15 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
   const first = state.body[from]
   if (ended && first?.do === 'step' && state.body[from - 1]?.do === 'ask') state.body[from] = { ...first, loose: true }
 }
+
+/** A question of a few words, and something to do right behind it. */
+const answersAtOnce = (said: Said, scope: Scope): boolean =>
+  !said.condition &&
+  !said.asks &&
+  said.cues.length === 0 &&
+  said.actions[0]?.doing === true &&
+  scope.ask.question.split(' ').length <= 5 &&
+  !/^(?:what|who|where|when|which|why|how)\b/i.test(scope.ask.question)
 
 /** A second condition on the same thing, put beside the first. */
 function alsoAsks(scope: Scope, c: Condition, said: Said): boolean {

@@ -13,7 +13,10 @@ export function sentencesOf(text: string, within: Span, segmenter: Intl.Segmente
     const last = out.at(-1)
     const before = last ? text.slice(last.start, last.end) : ''
     const joins =
-      last && (ABBREVIATION.test(before) || /^\p{Nd}+[.)]$/u.test(before) || /^\p{Ll}/u.test(text.slice(s.start)))
+      last &&
+      (ABBREVIATION.test(before) ||
+        /^\p{Nd}+[.)]$/u.test(before) ||
+        (/^\p{Ll}/u.test(text.slice(s.start)) && !/\?$/.test(before)))
     if (s.end <= s.start) continue
     if (joins) out[out.length - 1] = { start: last.start, end: s.end }
     else out.push(s)

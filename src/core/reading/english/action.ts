@@ -138,10 +138,12 @@ export function isActorPhrase(phrase: readonly Word[], lexicon: Lexicon): boolea
   if (!head || /^\p{N}/u.test(head.text)) return false
   const l = head.lower
   if (/^(?:he|she|they|you|we|i|who|everyone|everybody|somebody|someone|nobody)$/.test(l)) return true
+  // "the team lead", "the deck hand": by what stands before.
+  if (words.length > 1 && /^(?:lead|hand|guide|guard|cook|watch|head)s?$/.test(l)) return true
   return (
     lexicon.actors.has(l) ||
     lexicon.actors.has(l.replace(/s$/, '')) ||
-    (words.length <= 4 && ROLE_ENDING.test(l) && !lexicon.verbClass.has(l) && !/(?:ter|wer|per|ver|ber)s?$/.test(l))
+    (words.length <= 4 && ROLE_ENDING.test(l) && !lexicon.verbClass.has(l) && !lexicon.things.has(l.replace(/s$/, '')))
   )
 }
 

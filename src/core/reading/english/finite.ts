@@ -64,6 +64,7 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
       pending = first.tag === 'rel' && pending
       interposed = false
       if (!/^(?:let|make|help|have)$/.test((all[at] as Draft).base)) alsoAfterPronouns(all, from, to)
+      if (first.tag === 'rel' && finite < 0) secondVerb(all, at, to)
     } else {
       const adverbs = all.slice(from, to).every((w) => w.tag === 'adv')
       interposed = pending && (adverbs || first.tag === 'prep')
@@ -72,6 +73,16 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
       if (!EITHER.has(first.lower)) pending = pending || !(adverbs || fronted)
     }
     from = to
+  }
+}
+
+/** "A driver who finds a fault tells the office": the verb of the subject before the relative. */
+function secondVerb(all: readonly Draft[], at: number, to: number): void {
+  for (let i = at + 2; i < to; i++) {
+    const w = all[i] as Draft
+    const [before, next] = [all[i - 1] as Draft, all[i + 1]]
+    const likely = w.form === 's' && (w.strength === 'only' || w.strength === 'leaning') && startsNounPhrase(next)
+    if (w.tag === 'noun' && likely && !/^(?:det|adj|prep|num|to)$/.test(before.tag)) return mark(w)
   }
 }
 

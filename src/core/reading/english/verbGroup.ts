@@ -54,6 +54,14 @@ export function verbGroup(words: readonly Tagged[], f: number): { group: VerbGro
     own.pop()
     i--
   }
+  // "The orders get printed": done to them.
+  const done = words[i]
+  const getsDone = main.base === 'get' && done?.form === 'ed' && done.strength !== 'rare' && done.tag !== 'det'
+  if (getsDone && done) {
+    own.push(done)
+    main = done
+    i++
+  }
   const before = own.slice(0, own.indexOf(main))
   const be = before.some((w) => BE.test(w.lower))
   const have = before.some((w) => /^(?:has|have|had)$/.test(w.lower)) && !own.some((w) => w.tag === 'to')
@@ -67,8 +75,8 @@ export function verbGroup(words: readonly Tagged[], f: number): { group: VerbGro
       // "Do not forget to" asks for it.
       negative:
         own.some((w) => w.tag === 'neg' || /n't$/.test(w.lower) || w.lower === 'cannot') &&
-        !own.some((w) => w.base === 'forget'),
-      passive: be && main.tag === 'verb' && main.form === 'ed',
+        !(own.some((w) => w.base === 'forget') && main.base !== 'forget'),
+      passive: getsDone || (be && main.tag === 'verb' && main.form === 'ed'),
       imperative:
         f === firstContent(words) &&
         ((first.tag === 'verb' && (first.form === 'base' || first.base === first.lower)) ||

@@ -9,6 +9,8 @@ export type Lexicon = {
   readonly verbClass: ReadonlyMap<string, VerbClass>
   readonly actors: ReadonlySet<string>
   readonly adjectives: ReadonlySet<string>
+  /** Nouns that end as names of roles do and are none: door, boiler, container. */
+  readonly things: ReadonlySet<string>
   /** Inflected irregular form to base form. */
   readonly irregular: ReadonlyMap<string, string>
 }
@@ -29,7 +31,7 @@ const EXTRA_VERBS = 'email log reset photograph text scan restart rinse label ta
 /** Counted as nouns more often than handbooks use them so. */
 const OFTEN_VERBS = 'need use cause help share'
 const EXTRA_ACTORS =
-  'system app software service program agent desk office lab reception crew mate master team staff department management control coordinator passenger'
+  'accounting payroll logistics security caretaker system app software service program agent desk office lab reception crew mate master team staff department management control coordinator passenger'
 
 export const englishLexicon = (): Lexicon => {
   const verbClass = new Map<string, VerbClass>()
@@ -47,6 +49,7 @@ export const englishLexicon = (): Lexicon => {
     irregular,
     actors: new Set([...lexicon.actors.split(' '), ...EXTRA_ACTORS.split(' ')]),
     adjectives: new Set(lexicon.adjectives.split(' ')),
+    things: new Set(lexicon.things.split(' ')),
   }
 }
 
