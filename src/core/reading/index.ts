@@ -1,7 +1,7 @@
 export { readText, type ReadText } from './reading'
 export { englishLexicon, type Lexicon } from './english/words'
 export type { Told, Unit } from './statements'
-export type { Arm, Ask, Fork, GoTo, Statement, Step, Stop } from './tell'
+export type { Arm, Ask, Fork, GoTo, Statement, Step, Stop } from './statementTree'
 export { keyOf } from './english/phrases'
 export type { AboutClaim, CaseClaim, ChildClaim, Claim, CompareClaim, LinkClaim, Named, OptionClaim } from './claims'
 export type { SaidUnit } from './units'

@@ -3,7 +3,8 @@
  *  reading makes every wrong scope a wrong edge. */
 import { slice, trimmed, type Block, type Span } from '../text'
 import type { Said } from './english/saying'
-import { tell, type Arm, type Ask, type Scope, type State, type Statement, type Step } from './tell'
+import type { Arm, Ask, Statement, Step } from './statementTree'
+import { tell, type Scope, type State } from './tell'
 
 /** One thing the passage says, for coverage: an item, or a clause of a sentence. */
 export type Unit = {

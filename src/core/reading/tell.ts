@@ -3,48 +3,8 @@ import type { Span } from '../text'
 import type { Action } from './english/action'
 import type { Said } from './english/saying'
 import type { Condition } from './english/condition'
-
-export type Step = {
-  readonly do: 'step'
-  readonly label: string
-  readonly actor: string | null
-  readonly doing: boolean
-  readonly detail: string | null
-  readonly source: readonly Span[]
-  readonly content: readonly string[]
-  /** The number its list item carries, for "go back to step 3". */
-  readonly item: number | null
-  /** Told in a paragraph right after an answer, with nothing that says whether it belongs to it. */
-  readonly loose?: boolean
-}
-export type Arm = { readonly answer: string; readonly body: Statement[]; readonly source: readonly Span[] }
-export type Ask = {
-  readonly do: 'ask'
-  readonly question: string
-  readonly source: readonly Span[]
-  readonly content: readonly string[]
-  readonly arms: Arm[]
-  readonly item: number | null
-}
-export type GoTo = {
-  readonly do: 'goTo'
-  readonly item: number | null
-  readonly content: readonly string[]
-  readonly note: string
-  readonly source: readonly Span[]
-  readonly otherwise: Step | null
-  /** "Do this three more times": the way on stays open as well. */
-  readonly goesOn: boolean
-}
-/** Arms that run side by side ("meanwhile"), or of which one is taken ("either ... or"). */
-export type Fork = {
-  readonly do: 'fork'
-  readonly how: 'and' | 'or'
-  readonly arms: readonly Statement[][]
-  readonly source: readonly Span[]
-}
-export type Stop = { readonly do: 'stop'; readonly source: readonly Span[] }
-export type Statement = Step | Ask | GoTo | Fork | Stop
+import { complements, sharedShare } from './opposites'
+import type { Arm, Ask, GoTo, Statement, Step } from './statementTree'
 
 export type Scope = {
   readonly ask: Ask
@@ -245,59 +205,6 @@ function openArm(scope: Scope, which: 'yes' | 'no' | 'other', source: readonly S
     scope.arm = { answer, body: [], source }
     scope.ask.arms.push(scope.arm)
   }
-}
-
-/** Same matter, other answer: "if the crate is damaged ... if the crate is not damaged", or opposites of each other. */
-function complements(ask: Ask, c: Condition): boolean {
-  const first = ask.arms[0]
-  if (!first || ask.arms.length > 1) return false
-  if (sharedShare(ask.content, c.content) >= 0.75 && c.answer !== first.answer) return true
-  const [only, others] = [
-    ask.content.filter((w) => !c.content.includes(w)),
-    c.content.filter((w) => !ask.content.includes(w)),
-  ]
-  return (
-    others.length === 1 &&
-    OPPOSITES.some(([a, b]) => (only.includes(a) && others[0] === b) || (only.includes(b) && others[0] === a))
-  )
-}
-const OPPOSITES = [
-  ['above', 'below'],
-  ['complete', 'incomplete'],
-  ['open', 'closed'],
-  ['open', 'close'],
-  ['pass', 'fail'],
-  ['valid', 'invalid'],
-  ['full', 'empty'],
-  ['high', 'low'],
-  ['present', 'absent'],
-  ['yes', 'no'],
-  ['safe', 'unsafe'],
-  ['clear', 'blocked'],
-  ['on', 'off'],
-  ['wet', 'dry'],
-  ['early', 'late'],
-  ['accept', 'reject'],
-  ['more', 'less'],
-  ['green', 'red'],
-  ['small', 'large'],
-  ['small', 'big'],
-  ['correct', 'wrong'],
-  ['known', 'unknown'],
-  ['available', 'unavailable'],
-  ['positive', 'negative'],
-  ['under', 'over'],
-  ['hot', 'cold'],
-  ['approve', 'reject'],
-  ['agree', 'differ'],
-  ['right', 'left'],
-  ['free', 'taken'],
-  ['new', 'used'],
-] as const
-
-const sharedShare = (a: readonly string[], b: readonly string[]): number => {
-  const shared = a.filter((w) => b.includes(w)).length
-  return shared / Math.max(1, Math.min(a.length, b.length))
 }
 
 function repeatUntil(body: Statement[], c: Condition, state: State): void {
