@@ -53,6 +53,13 @@ function caseOf(c: Clause, before: Clause | null, asked: boolean): Case | null {
     const words = [...before.subject.filter((w) => w.tag !== 'pron'), ...verbs, ...before.rest]
     return words.length > 0 ? { words, span: { start: before.start, end: before.end }, sure: false } : null
   }
+  // After "depends on", what a sentence is about is the case: "Bicycles go on either boat".
+  const plural =
+    c.ownSubject &&
+    c.subject.at(-1)?.tag !== 'pron' &&
+    !c.subject.some((w) => w.tag === 'det') &&
+    /s$/.test(c.subject.find((w) => w.tag === 'noun')?.lower ?? '')
+  if (plural && c.verb?.base !== 'depend') return { words: c.subject, span: spanOf(c.subject), sure: false }
   return c.verb?.base === 'mean' && c.subject.length > 0
     ? { words: c.subject, span: spanOf(c.subject), sure: false }
     : null

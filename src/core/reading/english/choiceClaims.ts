@@ -238,6 +238,7 @@ function aboutClaims(
   state: Choices,
 ): (AboutClaim | CaseClaim)[] {
   const out: AboutClaim[] = []
+  const used = new Set<Clause>()
   const mains = clauses.filter((c) => (c.sub === null || c.sub === 'while' || c.sub === 'whereas') && !c.relative)
   for (const c of clauses) {
     // What a "that" clause speaks of is no new topic.
@@ -245,7 +246,9 @@ function aboutClaims(
     const known = topic && !c.relative ? optionOf(c, lexicon, state) : null
     if (known) state.current = known
     const option = state.current
-    if (!option) continue
+    // "Downside: you are tied in": a name for what follows.
+    const names = c.verb === null && clauses[clauses.indexOf(c) + 1]?.joint === ':'
+    if (!option || used.has(c) || names) continue
     if (c.sub !== null && !mains.includes(c) && !(c.sub === 'that' && chanceIn(text, before(clauses, c)))) continue
     const chance = chanceIn(text, {
       start: c.start,
@@ -269,6 +272,8 @@ function aboutClaims(
       continue
     }
     if (chance && (!c.relative || c.verb?.base !== 'have')) {
+      const behind = clauses[clauses.indexOf(c) + 1]
+      if (behind && saysWhat(behind) && behind.sub === null) used.add(behind)
       out.push(...chances(text, c, clauses, option))
       continue
     }
@@ -323,7 +328,7 @@ function chances(text: string, c: Clause, clauses: readonly Clause[], option: Na
       text.slice(span.start, span.end),
     )
     const that = clauses[clauses.indexOf(c) + 1]
-    const clauseBehind = that?.sub === 'that' && part === parts.at(-1) ? that : null
+    const clauseBehind = that && saysWhat(that) && part === parts.at(-1) ? that : null
     const behind = of ? words.filter((w) => w.start >= span.start + of.index + of[0].length && w.end <= span.end) : []
     // "the risk of loss is below 1%": up to the verb.
     const verb = behind.findIndex((w) => w.finite)
@@ -348,6 +353,10 @@ function chances(text: string, c: Clause, clauses: readonly Clause[], option: Na
   }
   return out
 }
+/** "a chance that it leaks", "a chance it leaks". */
+const saysWhat = (c: Clause): boolean =>
+  c.sub === 'that' || (c.sub === null && !c.relative && c.joint === '' && c.verb !== null)
+
 /** "fails in about 5 percent of years": the verb. */
 const rest = (words: readonly Tagged[], chance: Span): Named => {
   const ahead = words.filter((w) => w.end <= chance.start && w.tag !== 'pron' && w.tag !== 'rel' && w.tag !== 'conj')
