@@ -190,14 +190,15 @@ function claimTree(read: ReadText): Tree | null {
     parentOf.set(to.id, from)
     edges.push({ from, to, source })
   }
-  const strong = claims.filter((c) => c.weight >= 0.45)
+  // "The bakery sells bread, rolls and cakes": three or more begin a tree, fewer only add to one.
+  const strong = claims.filter((c) => c.weight >= 0.45 || (c.rule === 'has' && c.children.length > 2))
   for (const c of strong) {
     const parent = things.take(c.parent)
     if (c.how === 'kind') things.isKind(parent)
     for (const child of c.children) put(parent, things.take(child), [c.span])
   }
   // Weak words ("has", "is a") add to what strong ones have begun, and begin nothing.
-  for (const c of claims.filter((x) => x.weight < 0.45)) {
+  for (const c of claims.filter((x) => !strong.includes(x))) {
     const parent = things.find(c.parent)
     if (!parent || !edges.some((e) => e.from === parent || e.to === parent)) continue
     for (const child of c.children) put(parent, things.take(child), [c.span])

@@ -57,7 +57,7 @@ function caseOf(c: Clause, before: Clause | null, asked: boolean): Case | null {
   const plural =
     c.ownSubject &&
     c.subject.at(-1)?.tag !== 'pron' &&
-    !c.subject.some((w) => w.tag === 'det') &&
+    c.subject[0]?.tag !== 'det' &&
     /s$/.test(c.subject.find((w) => w.tag === 'noun')?.lower ?? '')
   if (plural && c.verb?.base !== 'depend') return { words: c.subject, span: spanOf(c.subject), sure: false }
   return c.verb?.base === 'mean' && c.subject.length > 0

@@ -34,7 +34,7 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
     ahead(c, text)
   // Up to the first word behind the verb, with the adverbs that belong to nobody.
   const opening = text.slice(c.start, c.rest[0]?.end ?? verb.words.at(-1)?.end ?? c.end)
-  const both = /\b(?:both|all|alike)\b/i.test(opening) || /^(?:they|either)$/.test(subject[0]?.lower ?? '')
+  const both = /\b(?:both|all|alike)\b/i.test(opening) || /^(?:they|either|both|all)$/.test(subject[0]?.lower ?? '')
   const named = mentions(
     subject.filter((w) => !/^(?:both|all|only|alone|alike|each|three|two|of|them)$/.test(w.lower) || w.tag === 'noun'),
   ).filter((m) => !m.pronoun && !EVERY.test(m.key))
@@ -65,6 +65,19 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
   const same = /\b(?:the same|alike|equally)\b/i.test(text.slice(c.start, c.end))
   if (same && !verb.told && named.length > 1)
     return { ...base, how: 'shared', sets: named, members, rule: 'same', weight: 0.85 }
+  // "Both tents keep the rain out": whatever the text compares.
+  if (
+    both &&
+    named.length === 1 &&
+    /^(?:both|all)$/.test(
+      subject[0]?.lower ??
+        text
+          .slice(c.start, c.start + 4)
+          .trim()
+          .toLowerCase(),
+    )
+  )
+    return { ...base, how: 'shared', sets: [], members, rule: 'both', weight: 0.85 }
   if ((both && named.length !== 1) || (named.length > 1 && listsSets(subject))) {
     const sure = both ? 0.85 : 0.4
     return {

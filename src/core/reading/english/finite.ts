@@ -182,7 +182,9 @@ function atStart(s: Segment, w: Draft): number {
       w.strength !== 'only' &&
       /[^su]s$/.test(s.all[s.from - 2]?.lower ?? '') &&
       s.all[s.from - 2]?.tag === 'noun'
-    if (joined && mood === 's') return plurals ? -0.6 : 1.2
+    // "sells bread, rolls and cakes": the middle of a list.
+    const listed = opener?.text === ',' && isEnd(next) && w.strength !== 'only'
+    if (joined && mood === 's') return plurals || listed ? -0.6 : 1.2
     // "Yeast bread, in contrast, uses": the subject stands before the comma.
     return s.pending && opener?.text === ',' ? (isEnd(next) && w.strength !== 'only' ? -1 : 0.8) : -3
   }

@@ -225,11 +225,11 @@ function copulaList(c: Clause): ChildClaim[] {
     )
   const skip = things ? things[0].trim().split(' ').length : 0
   const items = mentions(cutList(colon >= 0 ? c.rest.slice(colon + 1) : c.rest.slice(skip)))
-  const plainNouns = itemsOf(cutList(c.rest.slice(skip))).every(
-    (p) => p.at(-1)?.tag === 'noun' && p.at(-1)?.form !== 'ed',
-  )
+  const phrases = itemsOf(cutList(c.rest.slice(skip)))
+  const plain = phrases.filter((p) => p.at(-1)?.tag === 'noun' && p.at(-1)?.form !== 'ed').length
+  const plainNouns = plain === phrases.length || (phrases.length > 2 && plain * 2 > phrases.length)
   const subject = mention(c.subject)
-  const pointing = /^(?:these|those|they)$/.test(c.subject[0]?.lower ?? '')
+  const pointing = /^(?:these|those|they|that|this)$/.test(c.subject[0]?.lower ?? '')
   const one = items.length === 1 && /^(?:a|an)$/.test(c.rest[0]?.lower ?? '')
   const base = { relation: 'child', how: 'kind', span: { start: c.start, end: c.end } } as const
   if (one && plainNouns && items[0] && !subject.pronoun)

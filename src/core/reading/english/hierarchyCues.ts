@@ -92,7 +92,7 @@ export const hierarchyCues: readonly HierarchyCue[] = [
   {
     name: 'has',
     how: 'part',
-    verb: /^(?:have|contain|cover|feature|hold|appoint)$/,
+    verb: /^(?:have|contain|cover|feature|hold|appoint|sell|offer|run|publish)$/,
     behind: /^/,
     voice: 'active',
     parent: 'before',
