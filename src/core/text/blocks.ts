@@ -172,6 +172,8 @@ function continuation(lines: readonly Line[], at: number, stack: readonly { inde
     if (
       ended ||
       opens ||
+      // Back out of an indented list: a line of its own.
+      next.indent < indent ||
       (next.indent <= indent && /^\p{Lu}/u.test(next.text) && /[.!?:]$/.test((lines[end - 1] as Line).text))
     )
       break
@@ -184,7 +186,10 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
   let end = at
   while (end < lines.length) {
     const l = lines[end] as Line
-    if (l.text === '' || (end > at && (markerOf(l.text) || HEADING.test(l.text) || l.text.startsWith('|')))) break
+    // "Options for the float:" names what stands below it.
+    const named = end === at + 1 && /^.{1,60}[:：]$/u.test((lines[at] as Line).text)
+    if (l.text === '' || named || (end > at && (markerOf(l.text) || HEADING.test(l.text) || l.text.startsWith('|'))))
+      break
     end++
   }
   const own = lines.slice(at, end)

@@ -177,7 +177,7 @@ function topicList(c: Clause): ChildClaim | null {
   const parent = colon > 0 && colon <= 5 ? mention(c.rest.slice(0, colon)) : null
   const items = colon > 0 ? mentions(cutList(c.rest.slice(colon + 1))) : []
   const short = items.every((m) => m.label.split(' ').length <= 4)
-  if (!parent || parent.key === '' || items.length < 3 || !short) return null
+  if (!parent || parent.key === '' || items.length < 2 || !short) return null
   return {
     relation: 'child',
     how: 'kind',

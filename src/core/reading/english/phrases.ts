@@ -14,7 +14,7 @@ export type Mention = {
   readonly pronoun: string | null
 }
 
-const LISTING = /^(?:and|or|nor|plus|&)$/
+const LISTING = /^(?:and|or|nor|plus|&|\+)$/
 const LEADING =
   /^(?:also|even|mainly|mostly|basically|usually|either|both|neither|namely|e\.g|i\.e|really|sure|obviously|just|only|then|perhaps|maybe|sometimes|often|further|again|too|of course|well|i|e|g)$/
 
