@@ -145,7 +145,9 @@ function digits(s: string): number {
 
 /** Depth of an item by its indent, one column of slack; at equal indents a change from numbers to bullets goes deeper. */
 function depthOf(stack: { indent: number; style: string }[], indent: number, marker: Marker): number {
-  const same = (s: { indent: number; style: string }) => s.style === marker.style
+  // Plus and minus mark two sides of one list.
+  const side = (style: string) => (/^bullet[+\-−–]$/.test(style) ? 'bullet-' : style)
+  const same = (s: { indent: number; style: string }) => side(s.style) === side(marker.style)
   while (stack.length && indent < (stack.at(-1) as { indent: number }).indent - 1) stack.pop()
   const top = stack.at(-1)
   if (top && indent <= top.indent + 1 && !same(top)) {

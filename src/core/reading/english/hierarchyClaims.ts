@@ -174,7 +174,7 @@ function canBe(c: Clause): ChildClaim | null {
 function topicList(c: Clause): ChildClaim | null {
   if (c.verb || c.sub !== null || c.relative) return null
   const colon = c.rest.findIndex((w) => /^[:=]$/.test(w.text))
-  const parent = colon > 0 && colon <= 5 ? mention(c.rest.slice(0, colon)) : null
+  const parent = colon > 0 && colon <= 5 && c.rest[0]?.tag !== 'prep' ? mention(c.rest.slice(0, colon)) : null
   const items = colon > 0 ? mentions(cutList(c.rest.slice(colon + 1))) : []
   const short = items.every((m) => m.label.split(' ').length <= 4)
   if (!parent || parent.key === '' || items.length < 2 || !short) return null

@@ -170,6 +170,8 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (l === 'her') return next && isWord(next) && !closed(next.lower) ? 'det' : 'pron'
   // "Deck crew and shore crew both check"
   if (/^(?:both|all|each|either|neither)$/.test(l) && before?.tag === 'noun') return 'adv'
+  // "and either starts or calls"
+  if (l === 'either' && next && (next.form === 's' || next.form === 'base') && next.strength !== 'rare') return 'adv'
   if (POINTING.has(l)) return pointing(w, next) ? 'pron' : 'det'
   if (DETERMINERS.has(l)) return 'det'
   if (l === 'like')
