@@ -61,6 +61,13 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
   }
   if (scope && scope.ask.arms.length === 0 && answersAtOnce(said, scope)) {
     // "Still red? Call us.": what follows a short question is done when it is so.
+    // "Lost your badge? Go to the gate.": what a text begins with is when all of it is done.
+    if (state.prose && state.body.length === 1 && state.body[0] === scope.ask) {
+      state.body.pop()
+      state.scope = null
+      sayIn(state.body, said, upcoming, state)
+      return
+    }
     openArm(scope, 'yes', [said.span])
     sayIn((scope.arm as Arm).body, said, upcoming, state)
     if (!state.prose) state.scope = null
@@ -240,8 +247,7 @@ const tellsAStep = (a: Action, said: Said, state: State, isAnswer: boolean): boo
   a.doing ||
   isAnswer ||
   !state.prose ||
-  (a.happens &&
-    (state.body.some((s) => s.do === 'step') || said.cues.some((c) => /^(?:first|next|last|meanwhile)$/.test(c.name))))
+  (a.happens && (state.body.length > 0 || said.cues.some((c) => /^(?:first|next|last|meanwhile)$/.test(c.name))))
 
 function addActions(body: Statement[], said: Said, state: State): void {
   const last = body.at(-1)

@@ -28,7 +28,11 @@ const PLURALS = new Set(
   ),
 )
 /** One group or its members: "the crew closes", "the crew close". */
-const COLLECTIVE = new Set('crew staff police data team public media family'.split(' '))
+const COLLECTIVE = new Set(
+  'crew staff police data team public media family sales logistics accounts operations facilities headquarters'.split(
+    ' ',
+  ),
+)
 
 export const isQuote = (w: Draft): boolean => /^["“”'‘’«»[\]]$/.test(w.text)
 const isBoundary = (w: Draft): boolean =>

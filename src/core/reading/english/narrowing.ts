@@ -17,7 +17,9 @@ export function narrowing(c: Clause, relative: Clause | null, lexicon: Lexicon):
     subject.some((w) => w.tag === 'det' && /^(?:the|these|those|this|that|each|every|no)$/.test(w.lower))
   )
     return null
-  if (!(verb.passive || verb.modal !== null || isActorPhrase(subject, lexicon))) return null
+  const measured =
+    subject.some((w) => w.tag === 'num') && subject.some((w) => /^(?:above|below|under|over|between)$/.test(w.lower))
+  if (!(verb.passive || verb.modal !== null || measured || isActorPhrase(subject, lexicon))) return null
   if (relative?.verb && relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))
     return narrowed([...subject, ...relative.subject, ...relative.verb.words, ...relative.rest], lexicon)
   const prep = subject.findIndex((w) =>

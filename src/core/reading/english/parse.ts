@@ -194,7 +194,12 @@ function joined(list: readonly Piece[]): Clause[] {
       })
       return
     }
-    if (hard && joint !== ':') open()
+    // "..., everything else by post": another case, though its verb is left out.
+    const others =
+      /^(?:everything|anything|everyone|the rest|all|others)$/.test(p.words[0]?.lower ?? '') &&
+      p.words.length > 2 &&
+      /^(?:else|others?|rest|by|to|in|with)$/.test(p.words[1]?.lower ?? '')
+    if ((hard && joint !== ':') || (joint === ',' && others && current.done)) open()
     else if (current.sub !== null && current.done && joint === ',' && drafts.every((d) => d.sub !== null)) open()
     else if (current.relative && joint === ',' && current.done) open()
     else if (current.sub !== null && current.done && joint === 'or' && list[k + 1]?.sub === current.sub) open()

@@ -6,7 +6,7 @@ import { narrowing } from './narrowing'
 import { empty, type Draft, type Said } from './saying'
 import { conditionOf, narrowed, questionOf } from './condition'
 import { cueOf, type CueName } from './cues'
-import { joined } from './label'
+import { joined, labelOf } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { isWord, wordsOf, type Lexicon } from './words'
@@ -330,7 +330,9 @@ class Teller {
       this.now.condition = narrow
     }
     if (!c.verb && this.clauses[i + 1]?.joint === ':' && this.heads(c, this.clauses[i + 1] as Clause)) return i
-    const told = this.action(c, [])
+    const whole = this.action(c, [])
+    // The question says who or what; the step says what becomes of it: "go by freight".
+    const told = narrow && c.verb && !whole.doing ? { ...whole, label: labelOf([...c.verb.words, ...c.rest]) } : whole
     const acted = this.actor && told.doing && !told.actor ? { ...told, actor: this.actor } : told
     const action = this.lead ? { ...acted, source: { ...acted.source, start: this.lead.start } } : acted
     this.lead = null

@@ -31,7 +31,7 @@ const EXTRA_VERBS = 'email log reset photograph text scan restart rinse label ta
 /** Counted as nouns more often than handbooks use them so. */
 const OFTEN_VERBS = 'need use cause help share'
 const EXTRA_ACTORS =
-  'accounting payroll logistics security caretaker system app software service program agent desk office lab reception crew mate master team staff department management control coordinator passenger'
+  'sales warehouse kitchen accounts operations accounting payroll logistics security caretaker system app software service program agent desk office lab reception crew mate master team staff department management control coordinator passenger'
 
 export const englishLexicon = (): Lexicon => {
   const verbClass = new Map<string, VerbClass>()
