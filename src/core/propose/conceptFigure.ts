@@ -56,15 +56,18 @@ function changed(n: Named, verbs: ReadonlyMap<string, ReadonlySet<Thing>>): Thin
   if (!first || rest.length === 0) return null
   const base = first.replace(/(?:ed|en)$/, '')
   if (base === first && !/^(?:broken|worn|lost|spilt|burnt|built|kept|cut)$/.test(first)) return null
-  const known = [...verbs].find(
-    ([verb]) =>
-      verb === base ||
-      verb === `${base}e` ||
-      (verb.startsWith(base.slice(0, -1)) && base.length > 3) ||
-      (first === 'broken' && verb === 'break'),
-  )
+  const irregular: Readonly<Record<string, string>> = {
+    broken: 'break',
+    worn: 'wear',
+    lost: 'lose',
+    built: 'build',
+    kept: 'keep',
+  }
+  const known = [irregular[first] ?? base, `${base}e`, base.slice(0, -1)]
+    .map((v) => verbs.get(v))
+    .find((x) => x !== undefined)
   const head = rest.join(' ')
-  return [...(known?.[1] ?? [])].find((t) => t.key === head || t.key.endsWith(` ${head}`)) ?? null
+  return [...(known ?? [])].find((t) => t.key === head || t.key.endsWith(` ${head}`)) ?? null
 }
 
 function scoreOf(

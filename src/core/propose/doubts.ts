@@ -45,27 +45,38 @@ export function mergeDoubts(
   keyOf: (text: string) => string,
 ): Doubt[] {
   const keys = nodes.map((n) => ({ n, words: keyOf(n.text).split(' ') }))
+  // A longer name that begins or ends with the whole of a shorter one: found by first and last word.
+  const byWord = new Map<string, typeof keys>()
+  for (const k of keys)
+    for (const w of new Set([k.words[0], k.words.at(-1)])) if (w) byWord.set(w, [...(byWord.get(w) ?? []), k])
+  const linked = new Set(links.map((l) => `${l.from} ${l.to}`))
   const out: Doubt[] = []
-  for (const [i, a] of keys.entries())
-    for (const b of keys.slice(i + 1)) {
-      const [short, long] = a.words.length < b.words.length ? [a, b] : [b, a]
+  for (const short of keys) {
+    if (out.length >= MOST_MERGES) break
+    if (short.words.join('').length < 3 || byWord.size > MOST_NAMES) continue
+    for (const long of byWord.get(short.words.at(-1) ?? '') ?? []) {
       const inside =
         short.words.length < long.words.length &&
         (short.words.every((w, k) => long.words[k] === w) || short.words.at(-1) === long.words.at(-1))
-      const linked = links.some((l) => (l.from === a.n.id && l.to === b.n.id) || (l.from === b.n.id && l.to === a.n.id))
-      if (!inside || linked || short.words.join('').length < 3 || out.length >= 3) continue
-      out.push({
-        id: `merge-${short.n.id}-${long.n.id}`,
-        question: `Are “${short.n.text}” and “${long.n.text}” the same?`,
-        about: [short.n.id, long.n.id],
-        options: [
-          { label: 'Two things', edit: asItIs },
-          { label: 'The same', edit: merged(short.n.id, long.n.id, links) },
-        ],
-      })
+      if (!inside || linked.has(`${short.n.id} ${long.n.id}`) || linked.has(`${long.n.id} ${short.n.id}`)) continue
+      if (out.length < MOST_MERGES) out.push(mergeDoubt(short.n, long.n, links))
     }
+  }
   return out
 }
+/** More questions than these nobody answers; a map of more names than these wants no merging by hand. */
+const MOST_MERGES = 3
+const MOST_NAMES = 400
+
+const mergeDoubt = (short: FigureNode, long: FigureNode, links: readonly FigureLink[]): Doubt => ({
+  id: `merge-${short.id}-${long.id}`,
+  question: `Are “${short.text}” and “${long.text}” the same?`,
+  about: [short.id, long.id],
+  options: [
+    { label: 'Two things', edit: asItIs },
+    { label: 'The same', edit: merged(short.id, long.id, links) },
+  ],
+})
 
 const merged = (from: NodeId, into: NodeId, links: readonly FigureLink[]): Edit => ({
   do: 'all',

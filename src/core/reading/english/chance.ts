@@ -4,6 +4,7 @@ import type { Span } from '../../text'
 export type Chance = { readonly probability: number; readonly estimated: boolean; readonly span: Span }
 
 const COUNT = 'one|two|three|four|five|six|seven|eight|nine|ten|twenty|hundred|\\d+'
+const ODDS = new RegExp(`\\b(${COUNT})(?:[ -](?:in|out of)[ -]| ?/ ?)(?:every )?(${COUNT})\\b`, 'i')
 const VALUE: Readonly<Record<string, number>> = {
   one: 1,
   two: 2,
@@ -47,7 +48,7 @@ export function chanceIn(text: string, span: Span): Chance | null {
     const value = word >= 0 ? (word + 1) * 10 : Number((percent[1] as string).replace(',', '.'))
     if (value <= 100) return { probability: value / 100, estimated: false, span: at(percent) }
   }
-  const odds = new RegExp(`\\b(${COUNT})(?:[ -](?:in|out of)[ -]| ?/ ?)(?:every )?(${COUNT})\\b`, 'i').exec(run)
+  const odds = ODDS.exec(run)
   if (odds && (near || /\bin\b/.test(odds[0]))) {
     const value = count((odds[1] as string).toLowerCase()) / count((odds[2] as string).toLowerCase())
     if (value > 0 && value <= 1 && /[a-z]/i.test(odds[0]))

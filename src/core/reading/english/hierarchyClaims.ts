@@ -98,6 +98,12 @@ function announcedBy(
   return { ...base, parent: mention(behind.slice(0, colon)), children: mentions(cutList(behind.slice(colon + 1))) }
 }
 const phraseText = (words: readonly Tagged[]): string => words.map((w) => w.lower).join(' ')
+const ANNOUNCES = new RegExp(
+  `^(?:with |between |one of )?(?:the )?((?:two|three|four|five|six|seven|eight|\\d+|several|different|various|many|a few|following|main|basic|broad|important|big|major|distinct) )+(?:\\p{L}+ ){0,2}?${CATEGORY}\\b( of ([^:–—,;.]+))?`,
+  'iu',
+)
+const CATEGORY_PHRASE = new RegExp(`^(?:the |an? )?(?:\\p{L}+ ){0,3}${CATEGORY}$`, 'iu')
+const COUNTED_CATEGORY = new RegExp(`^(?:two|three|four|five|six|several|\\d+) (?:\\p{L}+ ){0,2}${CATEGORY}$`, 'iu')
 const ONLY_CATEGORY = new RegExp(
   `^(?:the |these |an? )?(?:two|three|four|five|six|seven|eight|several|many|\\d+) (?:\\p{L}+ ){0,2}${CATEGORY}$`,
   'iu',
@@ -110,10 +116,7 @@ function announcement(c: Clause, text: string): ChildClaim | null {
   if (c.verb && !verbs.test(c.verb.base)) return null
   const words = c.verb ? c.rest : wordsOfClause(c)
   const said = text.slice(words[0]?.start ?? 0, words.at(-1)?.end ?? 0)
-  const m = new RegExp(
-    `^(?:with |between |one of )?(?:the )?((?:two|three|four|five|six|seven|eight|\\d+|several|different|various|many|a few|following|main|basic|broad|important|big|major|distinct) )+(?:\\p{L}+ ){0,2}?${CATEGORY}\\b( of ([^:–—,;.]+))?`,
-    'iu',
-  ).exec(said)
+  const m = ANNOUNCES.exec(said)
   if (!m) return null
   const span = { start: c.start, end: c.end }
   const at = (words[0]?.start ?? 0) + m[0].length
@@ -274,20 +277,14 @@ const beforeOne = (words: readonly Tagged[]): readonly Tagged[] => {
 function afterCategory(words: readonly Tagged[]): readonly Tagged[] {
   const colon = words.findIndex((w) => /^[:–—]$/.test(w.text))
   const head = words.slice(0, colon < 0 ? words.length : colon)
-  const isCategory = new RegExp(`^(?:the |an? )?(?:\\p{L}+ ){0,3}${CATEGORY}$`, 'iu').test(
-    head.map((w) => w.text).join(' '),
-  )
+  const isCategory = CATEGORY_PHRASE.test(head.map((w) => w.text).join(' '))
   if (colon >= 0 && (isCategory || head.length <= 4)) return words.slice(colon + 1)
   const comma = words.findIndex((w) => w.text === ',')
   const first = words
     .slice(0, comma < 0 ? words.length : comma)
     .map((w) => w.text)
     .join(' ')
-  if (
-    comma > 0 &&
-    new RegExp(`^(?:two|three|four|five|six|several|\\d+) (?:\\p{L}+ ){0,2}${CATEGORY}$`, 'iu').test(first)
-  )
-    return words.slice(comma + 1)
+  if (comma > 0 && COUNTED_CATEGORY.test(first)) return words.slice(comma + 1)
   return words
 }
 

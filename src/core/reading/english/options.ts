@@ -8,6 +8,10 @@ import { isWord, wordsOf, type Lexicon } from './words'
 
 const OPTIONS = /\b(?:options?|choices?|ways?|alternatives?|possibilities|offers?|candidates?|solutions?)\b/i
 
+/** Without one of these a sentence puts options only by "can ... or". */
+const CHOOSES =
+  /\b(?:options?|variants?|plans?|alternatives?|choices?|ways?|possibilities|offers?|candidates?|solutions?|decid\w+|decision|choose|choosing|question|know|consider|pick)\b/i
+const NAMED = new RegExp(`^.{0,60}?\\b(?:two|three|four|five|several|\\d) (?:\\p{L}+ )?${OPTIONS.source}`, 'iu')
 /** What the sentences before have put to choice. */
 export type Choices = {
   of: Named | null
@@ -29,6 +33,8 @@ export function optionsIn(
 ): OptionClaim | null {
   const base = { relation: 'option', span: sentence } as const
   const said = text.slice(sentence.start, sentence.end)
+  if (!CHOOSES.test(said) && !/\?\s*$/.test(said))
+    return canOr(base, clauses, said, state.of !== null) ?? namedLater(base, clauses, state)
   const words = tagged(wordsOf(text, sentence), lexicon)
   const numbered = /^(?:option|variant|plan|alternative) ?(?:\d+|[A-H]|one|two|three)\b\s*[:–—.-]?\s*/i.exec(said)
   if (numbered && numbered[0].length < said.length)
@@ -50,9 +56,7 @@ export function optionsIn(
     if (parts.length === 1)
       return { ...base, of: named(parts[0] as Tagged[]), options: [], rule: 'whether', weight: 0.5 }
   }
-  const many = new RegExp(`^.{0,60}?\\b(?:two|three|four|five|several|\\d) (?:\\p{L}+ )?${OPTIONS.source}`, 'iu').exec(
-    said,
-  )
+  const many = NAMED.exec(said)
   if (many) {
     const colon = words.findIndex((w) => /^[:–—]$/.test(w.text) && w.start >= sentence.start + many[0].length - 1)
     const end = colon < 0 ? sentence.end : (words[colon] as Tagged).start

@@ -102,8 +102,7 @@ const NO_KEY = new Set(
 
 /** "the mooring lines" and "Mooring line" have the same key. */
 export const keyOf = (words: string): string =>
-  words
-    .replace(/(?<=\p{L} )A(?=\s|$)/gu, 'ª')
+  (words.includes(' A') ? words.replace(/(?<=\p{L} )A(?=\s|$)/gu, 'ª') : words)
     .toLowerCase()
     .split(/[^\p{L}\p{M}\p{N}'’.%-]+/u)
     .filter((w) => w !== '' && !NO_KEY.has(w))

@@ -76,7 +76,10 @@ export function tagged(words: readonly Word[], lexicon: Lexicon): Tagged[] {
   const out: Draft[] = words.map((w) => {
     const reading = isWord(w) ? verbReading(w.lower, lexicon) : null
     return {
-      ...w,
+      start: w.start,
+      end: w.end,
+      text: w.text,
+      lower: w.lower,
       tag: 'noun',
       base: reading?.base ?? w.lower,
       form: reading?.form ?? null,
