@@ -69,12 +69,15 @@ test.each([
   ['an empty text', (r: ServerResponse) => r.end('{"text":"  "}'), 'no text in “text”'],
   ['half a megabyte', (r: ServerResponse) => r.end(`{"text":"${'x'.repeat(500_000)}"}`), 'too long'],
   ['a redirect', (r: ServerResponse) => r.writeHead(302, { location: '/elsewhere' }).end(), 'cannot be reached'],
-  ['silence', () => undefined, 'did not answer within 0.2 seconds'],
-] as const)('a service that answers with %s gives a problem that says so', (_, answer, why) =>
+  ['silence', () => undefined, 'did not answer within 0.3 seconds'],
+] as const)('a service that answers with %s gives a problem that says so', (name, answer, why) =>
   withService(
     (_request, _body, response) => void answer(response),
     async (url) => {
-      const problem = await draftingFrom({ DRAFTING_URL: url, DRAFTING_TIMEOUT_MS: '200' }).draft(brief)
+      const problem = await draftingFrom({
+        DRAFTING_URL: url,
+        DRAFTING_TIMEOUT_MS: name === 'silence' ? '300' : '20000',
+      }).draft(brief)
       expect(problem).toMatchObject({ code: 'draft-failed', why: expect.stringContaining(why) as string })
     },
   ),
