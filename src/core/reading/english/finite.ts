@@ -67,8 +67,10 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
       mainSeen = mainSeen || first.tag !== 'sub'
       pending = first.tag === 'rel' && pending
       interposed = false
-      if (!/^(?:let|make|help|have)$/.test((all[at] as Draft).base)) alsoAfterPronouns(all, from, to)
-      if (first.tag === 'rel' && finite < 0) secondVerb(all, at, to)
+      const v = all[at] as Draft
+      if (v.tag === 'aux' || !/^(?:let|make|help|have)$/.test(v.base)) alsoAfterPronouns(all, from, to)
+      if (first.tag === 'sub' || (opener && EITHER.has(opener.lower))) clauseBehind(all, at, to)
+      if (first.tag === 'rel' && finite < 0) secondVerb(all, from, at, to)
     } else {
       const adverbs = all.slice(from, to).every((w) => w.tag === 'adv')
       interposed = pending && (adverbs || first.tag === 'prep')
@@ -81,14 +83,52 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
 }
 
 /** "A driver who finds a fault tells the office": the verb of the subject before the relative. */
-function secondVerb(all: readonly Draft[], at: number, to: number): void {
+function secondVerb(all: readonly Draft[], rel: number, at: number, to: number): void {
   for (let i = at + 2; i < to; i++) {
     const w = all[i] as Draft
     const [before, next] = [all[i - 1] as Draft, all[i + 1]]
-    const likely = w.form === 's' && (w.strength === 'only' || w.strength === 'leaning') && startsNounPhrase(next)
+    const sure = w.strength === 'only' || w.strength === 'leaning'
+    const ofMany = w.form === 'base' && isPlural(all[rel - 1]) && !isPlural(before)
+    const likely = (w.form === 's' || ofMany) && sure && startsNounPhrase(next)
     if (w.tag === 'noun' && likely && !/^(?:det|adj|prep|num|to)$/.test(before.tag)) return mark(w)
   }
 }
+
+/** "When the bell rings the crew goes ashore", "If the light is red stop the belt": the main clause without a comma. */
+function clauseBehind(all: readonly Draft[], at: number, to: number): void {
+  let last = at
+  while (all[last + 1]?.tag === 'verb' || all[last + 1]?.tag === 'aux') last++
+  if (all.slice(last + 1, to).some((w) => w.finite)) return
+  for (let i = last + 1; i < to; i++) {
+    const w = all[i] as Draft
+    const [before, next] = [all[i - 1] as Draft, all[i + 1]]
+    if (w.tag !== 'noun' || (w.form !== 's' && w.form !== 'base') || w.strength === 'rare' || next?.lower === 'of')
+      continue
+    const sure = w.strength === 'only' || w.strength === 'leaning'
+    const order =
+      w.form === 'base' &&
+      startsNounPhrase(next) &&
+      (before.tag === 'adj' || before.tag === 'prep' || (before.tag === 'num' && sure) || (i === last + 1 && sure))
+    const subject = nounPhraseStart(all, last + 1, i)
+    const agrees = w.form === 's' ? !isPlural(before) : isPlural(before)
+    const told = subject > 0 && before.tag === 'noun' && agrees && (sure || startsNounPhrase(next))
+    if (order || told) return mark(w)
+  }
+}
+
+/** Where the noun phrase that ends before `to` begins with its determiner; -1 when it has none. */
+export function nounPhraseStart(all: readonly Draft[], from: number, to: number): number {
+  for (let k = to - 1; k >= from; k--) {
+    const { tag, lower } = all[k] as Draft
+    if (tag === 'det') return all[k - 1]?.tag === 'prep' && !PARTICLES.test((all[k - 1] as Draft).lower) ? -1 : k
+    if (tag !== 'noun' && tag !== 'adj' && tag !== 'num' && lower !== 'of') return -1
+  }
+  return -1
+}
+const PARTICLES = /^(?:up|down|out|off|over|away|back|on|in|through)$/
+
+const isPlural = (w: Draft | undefined): boolean =>
+  w !== undefined && (PLURALS.has(w.lower) || (w.tag === 'noun' && /[^su]s$/.test(w.lower)))
 
 function pronounBefore(all: readonly Draft[], i: number, w: Draft): boolean {
   let k = i - 1
@@ -160,7 +200,9 @@ function bestVerb(s: Segment, lexicon: Lexicon): number {
       STRENGTH[w.strength as VerbClass] + (i === start ? atStart(s, w) : afterSubject(s, i)) + ahead(s, i, lexicon)
     // "Heat speeds up the reaction": a third person behind it makes the first word its subject.
     const yields = best === start && w.form === 's' && points > THRESHOLD && !startsNounPhrase(all[start + 1])
-    if (points > most || yields) {
+    // "fewer people leaving means less money spent on training": behind a present form a past one says which money.
+    const present = best >= 0 && all[best]?.form !== 'ed' && w.form === 'ed' && w.base !== w.lower
+    if ((points > most && !(present && points < most + 2)) || yields) {
       most = points
       best = i
     }
@@ -236,6 +278,10 @@ function afterSubject(s: Segment, i: number): number {
   const particle = b.tag === 'prep' && /^(?:through|up|down|out|off|in|on|over|back|away)$/.test(b.lower)
   if (particle && all[k - 1]?.form === 'ing' && w.form === 's') return 1.2
   if (/^(?:det|prep|adj|to|aux|modal|sub|verb)$/.test(b.tag)) return -9
+  // "At eight unlock the door": an order behind a time or a place.
+  const phrase = all[from]
+  const ordered = phrase?.tag === 'prep' && w.form === 'base' && startsNounPhrase(all[i + 1]) && !s.pending
+  if (ordered && (b.tag === 'num' || b.tag === 'noun') && opener?.tag !== 'sub') return 1
   if (b.tag === 'num') return all[k - 1]?.tag === 'noun' && w.form === 's' ? 1 : -9
   // "Should the ramp stick": the base form behind an inverted subject.
   if (all[0]?.tag === 'sub' && all[0].lower === 'should' && w.form === 'base') return 2

@@ -242,7 +242,11 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
   if (f < 0) return { ...base, ...NO_VERB, front, subject: [], rest: words }
   const { group, end } = verbGroup(words, f)
   const ahead = words.slice(0, f)
-  const cut = frontEnd(ahead)
+  // "At eight unlock the door": an order, and the phrase says when.
+  const [opening, v] = [ahead[0], words[f]]
+  const ordered =
+    sub === null && opening?.tag === 'prep' && v?.tag === 'verb' && v.form === 'base' && /^(?:noun|num)$/.test(ahead.at(-1)?.tag ?? '') && !/[^su]s$/.test(ahead.at(-1)?.lower ?? '')
+  const cut = ordered ? ahead.length : frontEnd(ahead)
   const inverted = ahead.length === 0 && sub === null && (words[f]?.tag === 'modal' || words[f]?.tag === 'aux')
   return {
     ...base,
@@ -253,6 +257,7 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
     ownSubject: ahead.slice(cut).some((w) => w.tag !== 'adv' && w.tag !== 'neg') || inverted,
     verb: {
       ...group,
+      imperative: group.imperative || ordered,
       negative:
         group.negative ||
         ahead.some((w) => w.lower === 'no' || w.lower === 'nobody' || w.lower === 'nothing' || w.tag === 'neg'),

@@ -1,4 +1,5 @@
 /** Cuts a tagged sentence at marks, conjunctions, subordinators and relatives. */
+import { nounPhraseStart } from './finite'
 import { EITHER, type Tagged } from './tag'
 
 export type Piece = {
@@ -60,7 +61,8 @@ export function pieces(words: readonly Tagged[]): Piece[] {
     if (second) {
       // "If he says no you will": the second verb takes its pronoun along.
       const at = now.findLastIndex((x) => x.tag !== 'adv')
-      const subject = now[at]?.tag === 'pron' && at > 0 ? now.splice(at) : []
+      const phrase = sub === null ? -1 : nounPhraseStart(now, now.findIndex((x) => x.finite) + 1, now.length)
+      const subject = now[at]?.tag === 'pron' && at > 0 ? now.splice(at) : phrase > 0 ? now.splice(phrase) : []
       close()
       opener = null
       now.push(...subject)
