@@ -50,6 +50,21 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
   const { condition } = said
   if (
     scope &&
+    said.asks &&
+    said.asks.answer === 'no' &&
+    said.asks.content.every((w) => scope.ask.content.includes(w))
+  ) {
+    // "Do they match? ... Don't they? ...": the same question again, for its other answer.
+    openArm(scope, 'other', [said.asks.source])
+    return
+  }
+  if (scope?.arm && scope.arm.body.length === 0 && said.within && condition) {
+    // "If it drops, stop if the depth allows": asked once the first holds.
+    sayIn(scope.arm.body, said, upcoming, state)
+    return
+  }
+  if (
+    scope &&
     condition &&
     !has('repeat-until') &&
     (complements(scope.ask, condition) || scope.ask.arms.length === 0)
@@ -80,6 +95,10 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
     return
   }
   if (scope && follows && scope.arm && (said.goTo || continues(said, scope))) {
+    sayIn(scope.arm.body, said, upcoming, state)
+    return
+  }
+  if (scope?.arm && scope.arm.body.length === 0 && said.cues.length === 0 && said.actions.length > 0) {
     sayIn(scope.arm.body, said, upcoming, state)
     return
   }
@@ -267,7 +286,7 @@ function addSteps(body: Statement[], said: Said, state: State): void {
   // "If it smells, it is too wet, so add straw": what only explains is no step beside one.
   const acts = said.actions.some((a) => a.doing)
   const told = said.actions.filter((a) => !(acts && said.condition && !a.doing && !a.happens))
-  for (const a of told.filter((x) => tellsAStep(x, said, state, body !== state.body))) {
+  for (const a of told.filter((x) => tellsAStep(x, said, state, body !== state.body && body.length === 0))) {
     const before = body.at(-1)
     // In an item with a step, what only says more is its detail.
     if (

@@ -22,7 +22,6 @@ export type Condition = {
   readonly follows: boolean
 }
 
-const OPPOSITE_SUBJECT: Readonly<Record<string, string>> = { nobody: 'Somebody', nothing: 'Anything', none: 'Any' }
 const IT = /^(?:it|they|this|that|these|those|there)$/
 const ME = /^(?:you|we|i)$/
 
@@ -32,14 +31,12 @@ export function conditionOf(clause: Clause, inverted: boolean, sure: boolean, le
   let negative = inverted
   const kept: Word[] = []
   const [first] = subject
-  const opposite = first && OPPOSITE_SUBJECT[first.lower]
   const dropped =
     subject.length === 1 && first && ((IT.test(first.lower) && (verb?.copula || verb?.passive)) || ME.test(first.lower))
-  if (opposite && first) {
-    negative = !negative
-    kept.push({ ...first, text: opposite, lower: opposite.toLowerCase() })
-  } else if (!dropped) kept.push(...subject.filter((w) => w.lower !== 'no'))
-  if (verb?.negative && !opposite) negative = !negative
+  // "If nobody picks up": the words say it best.
+  const none = first !== undefined && /^(?:nobody|nothing|none)$/.test(first.lower) && subject.length === 1
+  if (!dropped) kept.push(...subject.filter((w) => w.lower !== 'no'))
+  if (verb?.negative && !none) negative = !negative
   if (verb) kept.push(...finiteWords(verb))
   const rest = clause.rest.filter((w, i) => {
     const turns =
@@ -82,12 +79,12 @@ export function questionOf(words: readonly Word[], lexicon: Lexicon): Condition 
   const source = { start: first?.start ?? 0, end: words.at(-1)?.end ?? 0 }
   const polar = first !== undefined && AUXILIARIES.has(first.lower)
   const rest = polar ? bare.slice(1) : bare
-  const negative = polar && rest.some((w) => w.lower === 'not')
+  const negative = polar && (/n't$/.test(first.lower) || rest.some((w) => w.lower === 'not'))
   const said = rest.filter((w) => !negative || w.lower !== 'not')
   const you = said.length > 1 && /^(?:you|we|it|they)$/.test(said[0]?.lower ?? '') ? said.slice(1) : said
   return {
     question: `${polar ? labelOf(you) : capitalised(joined(bare))}?`,
-    answer: 'yes',
+    answer: negative ? 'no' : 'yes',
     source,
     content: contentOf(rest, lexicon),
     sure: true,

@@ -42,9 +42,16 @@ export const cues: readonly Cue[] = [
   {
     name: 'answer-no',
     pattern:
-      /^(?:no(?=\s?[:–—-])|if (?:not|no|it does(?: not|n't)|it is(?: not|n't)|they (?:do|are)(?: not|n't))(?=[,:]|$| then\b))\s?[,:–—-]?/i,
+      /^(?:no(?=\s?[:–—-])|if (?:not|no|it does(?: not|n't)|it is(?: not|n't)|they (?:do|are)(?: not|n't))(?=[,:]|$| then\b)|if not(?= (?:we|you|they|he|she|it|the|a|an|one)\b(?! [^,.]*,))|(?:those|the ones|anyone|everyone|people) (?:who|that) (?:do|does|are|is|can)(?: not|n't)\b)\s?[,:–—-]?/i,
     because: 'the other answer',
-    examples: ['If not, hold the sailing', 'If it does not, wait', 'If no: close it', 'No: a single'],
+    examples: [
+      'If not, hold the sailing',
+      'If it does not, wait',
+      'If no: close it',
+      'No: a single',
+      'If not we wait',
+      "Those who don't get a letter",
+    ],
     counter: ['If nobody answers, call again', 'If it is not clear, wait'],
   },
   {

@@ -70,7 +70,7 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
       const v = all[at] as Draft
       if (v.tag === 'aux' || !/^(?:let|make|help|have)$/.test(v.base)) alsoAfterPronouns(all, from, to)
       if (first.tag === 'sub' || (opener && EITHER.has(opener.lower))) clauseBehind(all, at, to)
-      if (first.tag === 'rel' && finite < 0) secondVerb(all, from, at, to)
+      if (first.tag === 'rel') secondVerb(all, from, groupLast(all, at), to)
     } else {
       const adverbs = all.slice(from, to).every((w) => w.tag === 'adv')
       interposed = pending && (adverbs || first.tag === 'prep')
@@ -84,20 +84,24 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
 
 /** "A driver who finds a fault tells the office": the verb of the subject before the relative. */
 function secondVerb(all: readonly Draft[], rel: number, at: number, to: number): void {
-  for (let i = at + 2; i < to; i++) {
+  const own = all[at] as Draft
+  for (let i = own.form === 'ed' ? at + 1 : at + 2; i < to; i++) {
     const w = all[i] as Draft
+    if (w.finite) return
     const [before, next] = [all[i - 1] as Draft, all[i + 1]]
     const sure = w.strength === 'only' || w.strength === 'leaning'
     const ofMany = w.form === 'base' && isPlural(all[rel - 1]) && !isPlural(before)
-    const likely = (w.form === 's' || ofMany) && sure && startsNounPhrase(next)
-    if (w.tag === 'noun' && likely && !/^(?:det|adj|prep|num|to)$/.test(before.tag)) return mark(w)
+    const goes = ofMany && own.form === 'ed' && next?.tag === 'prep'
+    const likely = (w.form === 's' || ofMany) && sure && (startsNounPhrase(next) || goes)
+    const particle = PARTICLES.test(before.lower) && (ofMany || w.form === 's') && w.strength === 'leaning'
+    if (w.tag === 'noun' && ((likely && !/^(?:det|adj|prep|num|to)$/.test(before.tag)) || (particle && i === at + 2)))
+      return mark(w)
   }
 }
 
 /** "When the bell rings the crew goes ashore", "If the light is red stop the belt": the main clause without a comma. */
 function clauseBehind(all: readonly Draft[], at: number, to: number): void {
-  let last = at
-  while (all[last + 1]?.tag === 'verb' || all[last + 1]?.tag === 'aux') last++
+  const last = groupLast(all, at)
   if (all.slice(last + 1, to).some((w) => w.finite)) return
   for (let i = last + 1; i < to; i++) {
     const w = all[i] as Draft
@@ -114,6 +118,13 @@ function clauseBehind(all: readonly Draft[], at: number, to: number): void {
     const told = subject > 0 && before.tag === 'noun' && agrees && (sure || startsNounPhrase(next))
     if (order || told) return mark(w)
   }
+}
+
+/** The last word of the verb group that begins at `at`. */
+const groupLast = (all: readonly Draft[], at: number): number => {
+  let last = at
+  while (all[last + 1]?.tag === 'verb' || all[last + 1]?.tag === 'aux') last++
+  return last
 }
 
 /** Where the noun phrase that ends before `to` begins with its determiner; -1 when it has none. */
@@ -282,7 +293,8 @@ function afterSubject(s: Segment, i: number): number {
   const phrase = all[from]
   const ordered = phrase?.tag === 'prep' && w.form === 'base' && startsNounPhrase(all[i + 1]) && !s.pending
   if (ordered && (b.tag === 'num' || b.tag === 'noun') && opener?.tag !== 'sub') return 1
-  if (b.tag === 'num') return all[k - 1]?.tag === 'noun' && w.form === 's' ? 1 : -9
+  const measured = b.tag === 'num' && /^(?:above|below|over|under)$/.test(all[k - 1]?.lower ?? '')
+  if (b.tag === 'num' && !measured) return all[k - 1]?.tag === 'noun' && w.form === 's' ? 1 : -9
   // "Should the ramp stick": the base form behind an inverted subject.
   if (all[0]?.tag === 'sub' && all[0].lower === 'should' && w.form === 'base') return 2
   // "..., the rear stays and the fork": in a list behind a verb it takes an object to be one.
@@ -324,7 +336,7 @@ function ahead(s: Segment, i: number, lexicon: Lexicon): number {
   if (startsNounPhrase(next)) return 2
   if (next.tag === 'conj') return -0.3
   if (/^(?:out|up|off|down|over|in|on|away|back)$/.test(next.lower)) return 1.1
-  if (next.tag === 'prep' || next.tag === 'to' || next.tag === 'sub') return 0.6
+  if (next.tag === 'prep' || next.tag === 'to' || next.tag === 'sub' || next.lower === 'again') return 0.6
   // "keep records": a bare plural is an object as well.
   if (next.tag === 'noun' && /[^su]s$/.test(next.lower) && i === s.start && isEnd(s.all[i + 2])) return 0.9
   return 0.3

@@ -5,7 +5,7 @@ import type { Clause } from './parse'
 import type { Lexicon } from './words'
 
 /** "Invoices above 500 euros have to be approved", "Books that are damaged must be ...": a condition on the subject. */
-export function narrowing(c: Clause, relative: Clause | null, lexicon: Lexicon): Condition | null {
+export function narrowing(c: Clause, relative: Clause | null, contrasted: boolean, lexicon: Lexicon): Condition | null {
   const { verb, subject } = c
   const any = /^(?:anything|everything|anyone|everyone)$/.test(subject[0]?.lower ?? '') && subject.length > 1
   if (any && verb && !verb.told && !verb.copula) return narrowed(subject, lexicon)
@@ -19,11 +19,32 @@ export function narrowing(c: Clause, relative: Clause | null, lexicon: Lexicon):
     return null
   const measured =
     subject.some((w) => w.tag === 'num') && subject.some((w) => /^(?:above|below|under|over|between)$/.test(w.lower))
-  if (!(verb.passive || verb.modal !== null || measured || isActorPhrase(subject, lexicon))) return null
-  if (relative?.verb && relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))
+  if (!(contrasted || verb.passive || verb.modal !== null || measured || isActorPhrase(subject, lexicon))) return null
+  if (relative?.verb && (contrasted || (relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))))
     return narrowed([...subject, ...relative.subject, ...relative.verb.words, ...relative.rest], lexicon)
   const prep = subject.findIndex((w) =>
     /^(?:above|below|under|over|between|without|within|outside|with|from)$/.test(w.lower),
   )
   return prep > 0 && subject.length > prep + 1 ? narrowed(subject, lexicon) : null
 }
+
+/** "Without a proof the discount is refused", "No receipt means no refund", "With a receipt we look at the date": a
+ *  condition in front of the clause, or as what brings it about. */
+export function frontCondition(c: Clause, lexicon: Lexicon): Condition | null {
+  const [first, second] = c.front
+  const { verb } = c
+  if (!verb || verb.told) return null
+  if (verb.base === 'mean' && c.subject[0]?.lower === 'no' && c.subject.length <= 4)
+    return { ...narrowed(c.subject.slice(1), lexicon), answer: 'no' }
+  const gerund = c.front.some((w) => w.form === 'ing')
+  if (!first || !second || gerund || c.front.length > 7) return null
+  const rest = c.front.filter((w) => w.tag !== 'mark').slice(1)
+  if (first.lower === 'without') return { ...narrowed(rest, lexicon), answer: 'no' }
+  // "With a brush we clean" says by what means, "with a major defect the boat stays" when.
+  const when = first.lower === 'with' && /^(?:a|an|no|more|less|fewer)$/.test(second.lower) && !verb.imperative
+  return when && !/^(?:you|he|she|i)$/.test(c.subject[0]?.lower ?? '') ? narrowed(rest, lexicon) : null
+}
+
+/** The clause as what is done: "no receipt means no refund" is "no refund". */
+export const withoutFront = (c: Clause): Clause =>
+  c.verb?.base === 'mean' ? { ...c, subject: [], ownSubject: false, verb: null, front: [] } : { ...c, front: [] }

@@ -245,7 +245,12 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
   // "At eight unlock the door": an order, and the phrase says when.
   const [opening, v] = [ahead[0], words[f]]
   const ordered =
-    sub === null && opening?.tag === 'prep' && v?.tag === 'verb' && v.form === 'base' && /^(?:noun|num)$/.test(ahead.at(-1)?.tag ?? '') && !/[^su]s$/.test(ahead.at(-1)?.lower ?? '')
+    sub === null &&
+    opening?.tag === 'prep' &&
+    v?.tag === 'verb' &&
+    v.form === 'base' &&
+    /^(?:noun|num)$/.test(ahead.at(-1)?.tag ?? '') &&
+    !/[^su]s$/.test(ahead.at(-1)?.lower ?? '')
   const cut = ordered ? ahead.length : frontEnd(ahead)
   const inverted = ahead.length === 0 && sub === null && (words[f]?.tag === 'modal' || words[f]?.tag === 'aux')
   return {

@@ -2,7 +2,7 @@
 import type { Span } from '../../text'
 import { actionOf, actorOf, isActorPhrase, lowerFirst, type Action } from './action'
 import { imperativeOf, lastNounPhrase, without, wordsBetween } from './clauseParts'
-import { narrowing } from './narrowing'
+import { frontCondition, narrowing, withoutFront } from './narrowing'
 import { empty, type Draft, type Said } from './saying'
 import { conditionOf, narrowed, questionOf } from './condition'
 import { cueOf, type CueName } from './cues'
@@ -67,6 +67,7 @@ class Teller {
     this.close()
     return this.out.map((d, i) => ({
       ...d,
+      within: i > 0,
       span: {
         start: i === 0 ? this.sentence.start : d.span.start,
         end: this.out[i + 1]?.span.start ?? this.sentence.end,
@@ -323,14 +324,17 @@ class Teller {
       : narrowing(
           c,
           relative?.relative && relative.joint === '' && relative.start > c.start ? relative : null,
+          OTHERS.test(this.text.slice(c.end, this.sentence.end)),
           this.lexicon,
         )
-    if (narrow) {
+    const fronted = narrow ? null : frontCondition(c, this.lexicon)
+    const condition = narrow ?? fronted
+    if (condition) {
       if (this.started) this.open(c.start)
-      this.now.condition = narrow
+      this.now.condition = condition
     }
     if (!c.verb && this.clauses[i + 1]?.joint === ':' && this.heads(c, this.clauses[i + 1] as Clause)) return i
-    const whole = this.action(c, [])
+    const whole = this.action(fronted ? withoutFront(c) : c, [])
     // The question says who or what; the step says what becomes of it: "go by freight".
     const told = narrow && c.verb && !whole.doing ? { ...whole, label: labelOf([...c.verb.words, ...c.rest]) } : whole
     const acted = this.actor && told.doing && !told.actor ? { ...told, actor: this.actor } : told
@@ -375,6 +379,10 @@ class Teller {
       : told
   }
 }
+
+/** Somebody else is told something else: so who is meant is a question. */
+const OTHERS =
+  /\b(?:those|the ones|anyone|people) (?:who|that) (?:do|are|is|does|can)(?:n't| not)\b|\b(?:others|the rest|(?:every|any)(?:one|body|thing) else)\b/i
 
 const SIZES =
   /^(?:small|large|big|bigger|smaller|less|more|under|over|above|below|no|if|in|with|without|new|old|damaged|late|early|wet|dry|full|empty)$/

@@ -16,6 +16,8 @@ export type Said = {
   readonly goTo: { readonly step: number | null; readonly span: Span; readonly note: string } | null
   /** The subject of a fronted clause, which "it" takes up: "once the dough has doubled, shape it". */
   readonly topic: string | null
+  /** Not the first saying of its sentence. */
+  readonly within: boolean
 }
 export type Draft = { -readonly [K in keyof Said]: Said[K] } & {
   cues: { name: CueName; span: Span }[]
@@ -31,4 +33,5 @@ export const empty = (span: Span): Draft => ({
   asks: null,
   goTo: null,
   topic: null,
+  within: false,
 })

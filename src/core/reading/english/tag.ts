@@ -89,6 +89,7 @@ export function tagged(words: readonly Word[], lexicon: Lexicon): Tagged[] {
   })
   out.forEach((w, i) => (w.tag = closedClass(out, w, i, lexicon)))
   markAdverbials(out)
+  markOthers(out)
   // "Should the ramp stick, call the engineer": a condition.
   const [first] = out
   if (first?.lower === 'should' && out.at(-1)?.text !== '?' && out.some((w) => w.text === ',')) first.tag = 'sub'
@@ -128,6 +129,30 @@ const ADVERBIALS_BY_FIRST: ReadonlyMap<string, readonly (readonly string[])[]> =
   p.split(' '),
 ).reduce((map, p) => map.set(p[0] as string, [...(map.get(p[0] as string) ?? []), p]), new Map<string, string[][]>())
 
+/** "Those who don't get a letter": which ones, told without a verb of its own. */
+function markOthers(all: Draft[]): void {
+  const at = all.findIndex(
+    (w, i) =>
+      /^(?:those|ones|anyone|everyone|people)$/.test(w.lower) && /^(?:do|are|is|can)/.test(all[i + 2]?.lower ?? ''),
+  )
+  const [who, dont, verb] = [all[at + 1], all[at + 2], all[at + 3]]
+  const left = /^(?:don't|doesn't|aren't|isn't|can't|do|are|can)$/.test(dont?.lower ?? '')
+  if (at < 0 || !/^(?:who|that)$/.test(who?.lower ?? '') || !left || !dont) return
+  const negated = dont.lower.endsWith("n't")
+  const from = at + (negated ? 3 : 4)
+  const main = all[from]
+  if (!negated && verb?.lower !== 'not') return
+  let to = from
+  while (all[to] && all[to]?.tag !== 'mark') to++
+  const verbs = all
+    .slice(from, to)
+    .filter(
+      (w) =>
+        w.tag === 'modal' || w.tag === 'aux' || w.strength === 'only' || (w.strength === 'leaning' && w.tag === 'noun'),
+    )
+  if (main && verbs.length === 1 && verbs[0] === main) for (const w of all.slice(at + 1, from)) w.tag = 'adv'
+}
+
 /** Several words that together are one adverb. */
 function markAdverbials(all: Draft[]): void {
   for (let i = 0; i < all.length; i++)
@@ -148,7 +173,8 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   // "Vaccine A", "Berth B"
   if (/^[A-H]$/.test(w.text) && i > 0 && before?.tag === 'noun') return 'num'
   if (l === 'to') return infinitive(all, i) ? 'to' : 'prep'
-  if (l === 'not' || l === 'never' || l === 'cannot') return l === 'cannot' ? 'modal' : 'neg'
+  if ((l === 'not' && before?.lower !== 'if') || l === 'never' || l === 'cannot')
+    return l === 'cannot' ? 'modal' : 'neg'
   if (MODALS.has(l) || /^(?:can|won|must|should|could|would|need)n't$|^can't$/.test(l))
     return before && (before.tag === 'det' || before.tag === 'adj') ? 'noun' : 'modal'
   if (AUXILIARIES.has(l)) return 'aux'
@@ -162,6 +188,11 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
       ? 'rel'
       : 'sub'
   if (l === 'so' && before?.lower === 'if') return 'adv'
+  // "If not we offer": says which answer, and belongs to no verb.
+  if (l === 'if' && /^(?:not|so)$/.test(next?.lower ?? '') && startsClause(all[i + 2])) return 'adv'
+  if (l === 'not' && before?.lower === 'if') return before.tag === 'adv' ? 'adv' : 'neg'
+  // "Good, unload."
+  if (i === 0 && next?.text === ',' && /^(?:good|fine|great|ok|okay|right|please|sorry)$/.test(l)) return 'adv'
   if (l === 'so')
     return next?.lower === 'that' ? 'sub' : next && /^(?:much|many|few|little|well)$/.test(next.lower) ? 'adv' : 'conj'
   if (l === 'once')
@@ -194,6 +225,9 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (/ly$/.test(l) && !NOT_LY.has(l) && w.strength === null) return 'adv'
   return lexicon.adjectives.has(l) && w.strength === null ? 'adj' : 'noun'
 }
+
+const startsClause = (w: Draft | undefined): boolean =>
+  w !== undefined && /^(?:we|you|they|he|she|it|the|a|an|one)$/.test(w.lower)
 
 const closed = (l: string): boolean =>
   PREPOSITIONS.has(l) || CONJUNCTIONS.has(l) || AUXILIARIES.has(l) || MODALS.has(l) || DETERMINERS.has(l)
