@@ -197,6 +197,7 @@ function claimTree(read: ReadText): Tree | null {
     if (c.how === 'kind') things.isKind(parent)
     for (const child of c.children) put(parent, things.take(child), [c.span])
   }
+  rootOfKinds(things, edges, put)
   // Weak words ("has", "is a") add to what strong ones have begun, and begin nothing.
   for (const c of claims.filter((x) => !strong.includes(x))) {
     const parent = things.find(c.parent)
@@ -218,6 +219,23 @@ function claimTree(read: ReadText): Tree | null {
       `words such as “${words.map((w) => w.replace(/-/g, ' ')).join('”, “')}”`,
     ],
   }
+}
+
+/** "Paid leave includes ... Unpaid leave includes ...": what all the names end with is above them. */
+function rootOfKinds(
+  things: Things,
+  edges: readonly Edge[],
+  put: (from: Thing, to: Thing, source: readonly Span[]) => void,
+): void {
+  const below = new Set(edges.map((e) => e.to))
+  const roots = [...new Set(edges.map((e) => e.from))].filter((t) => !below.has(t))
+  const [head, ...others] = new Set(roots.map((t) => t.key.split(' ').at(-1) as string))
+  if (roots.length < 2 || others.length > 0 || !head || roots.some((t) => !t.key.includes(' '))) return
+  const [first] = roots as [Thing]
+  const word = first.label.split(' ').at(-1) as string
+  const span = first.source[0] as Span
+  const root = things.take({ label: word.charAt(0).toUpperCase() + word.slice(1), key: head, span, pronoun: null })
+  for (const t of roots) put(root, t, t.source.slice(0, 1))
 }
 
 /** "We use two families of pipette. Air pipettes ...": kinds that are announced, and named as the text goes on. */

@@ -138,7 +138,7 @@ function claimsIn(
         const inside = { start: p.span.start + defined[0].length, end: p.span.end }
         out.push(...definitionClaims(term, parse(text, inside, lexicon)))
       }
-      out.push(...hierarchyClaims(p.clauses, text))
+      out.push(...hierarchyClaims(p.clauses, text, discourse.subject[0] ?? null))
       out.push(...linkClaims(p.clauses, discourse))
       out.push(...compareClaims(p.clauses, text, lexicon))
       out.push(...choiceClaims(text, p.span, p.clauses, lexicon, choices))

@@ -189,7 +189,7 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
   while (end < lines.length) {
     const l = lines[end] as Line
     // "Options for the float:" names what stands below it.
-    const named = end === at + 1 && /^.{1,60}[:：]$/u.test((lines[at] as Line).text)
+    const named = end === at + 1 && (/^.{1,60}[:：]$/u.test((lines[at] as Line).text) || isTitle(lines, at))
     if (l.text === '' || named || (end > at && (markerOf(l.text) || HEADING.test(l.text) || l.text.startsWith('|'))))
       break
     end++
@@ -208,7 +208,7 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
     return end
   }
   const span = { start: (own[0] as Line).start, end: (own.at(-1) as Line).end }
-  const heading = own.length === 1 && isBoldOrShort(own[0] as Line, lines[end + 1])
+  const heading = own.length === 1 && (isTitle(lines, at) || isBoldOrShort(own[0] as Line, lines[end + 1]))
   out.push(block(heading ? 'heading' : 'paragraph', text, span, heading ? { depth: 2 } : {}))
   return end
 }
@@ -229,6 +229,22 @@ const haveCapitals = (own: readonly Line[]): boolean =>
   ) &&
   own.filter((l) => !/[.!?]$/.test(l.text) || l.text.length < 45).length >= own.length - 1 &&
   own.filter((l) => /^[^\p{Ll}]/u.test(l.text)).length >= own.length * 0.7
+
+/** A short line without a full stop, right above sentences. */
+function isTitle(lines: readonly Line[], at: number): boolean {
+  const [line, next] = [lines[at] as Line, lines[at + 1]]
+  return (
+    next !== undefined &&
+    line.text.length <= 50 &&
+    /^[\p{Lu}\p{N}]/u.test(line.text) &&
+    /[\p{L}\p{N})]$/u.test(line.text) &&
+    !/[:,]/.test(line.text) &&
+    !/\s(?:the|an?|of|and|or|to|in|on|for|with|der|die|das|und|el|la|y|de)$/i.test(line.text) &&
+    /^\p{Lu}/u.test(next.text) &&
+    line.text.length < next.text.length * 0.6 &&
+    /[.!?]$|[.!?:] /.test(next.text)
+  )
+}
 
 const isBoldOrShort = (l: Line, next: Line | undefined): boolean =>
   /^(\*\*|__)[^*_]+\1$/.test(l.text) ||

@@ -1,5 +1,5 @@
 /** Kinds, parts and reporting lines in English clauses. */
-import type { ChildClaim } from '../claims'
+import type { ChildClaim, Named } from '../claims'
 import { bare, itemsOf, keyOf, mention, mentions, wordsOfClause, type Mention } from './phrases'
 import { CATEGORY, hierarchyCues, type HierarchyCue } from './hierarchyCues'
 import type { Clause } from './parse'
@@ -7,14 +7,76 @@ import type { Tagged } from './tag'
 import { isWord } from './words'
 
 /** Phrases inside a noun phrase: "rings, such as ...". */
-const SUCH_AS = /\b(such as|for example|for instance|including|namely|e\.g\.?,?|i\.e\.?,?)[,:]?\s/gi
+const SUCH_AS =
+  /\b(such as|for example|for instance|including|namely|above all|notably|especially|e\.g\.?,?|i\.e\.?,?)[,:]?\s/gi
 
-/** What a sentence's clauses say of kinds, parts and who is above whom. */
-export function hierarchyClaims(clauses: readonly Clause[], text: string): ChildClaim[] {
-  return [...clauses.flatMap((c) => fromClause(c, clauses, text)), ...suchAs(clauses, text)]
+/** What a sentence's clauses say of kinds, parts and who is above whom; `subjectOf` is what the one before was about. */
+export function hierarchyClaims(
+  clauses: readonly Clause[],
+  text: string,
+  subjectOf: Named | null = null,
+): ChildClaim[] {
+  return [
+    ...clauses.flatMap((c) => [...fromClause(c, clauses, text, subjectOf), ...counted(c, text), ...bracketed(c)]),
+    ...suchAs(clauses, text),
+  ]
 }
 
-function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim[] {
+const COUNT: Readonly<Record<string, number>> = { two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8 }
+
+/** "three car ferries, Teal, Dunlin and Eider, and two boats, ...": as many names as were counted. */
+function counted(c: Clause, text: string): ChildClaim[] {
+  const colon = c.rest.findIndex((w) => w.text === ':')
+  const items = itemsOf(colon < 0 ? c.rest : c.rest.slice(0, colon))
+  const out: ChildClaim[] = []
+  const gap = (i: number): string => text.slice(items[i]?.at(-1)?.end ?? 0, items[i + 1]?.[0]?.start ?? 0)
+  for (let i = 0; i < items.length; i++) {
+    const item = items[i] as Tagged[]
+    const n = COUNT[item[0]?.lower ?? ''] ?? Number(item[0]?.text ?? NaN)
+    const names = items.slice(i + 1, i + 1 + n)
+    const plural = /[^su]s$/.test(item.at(-1)?.lower ?? '') && item.length > 1 && item.length <= 4
+    if (!(n >= 2 && n <= 8) || !plural || names.length < n || !/^\s*,/.test(gap(i))) continue
+    const named = names.every((x, k) => x.length <= 4 && !/\ban?\s*$/.test(gap(i + k)) && !(x[0]?.tag === 'num'))
+    if (!named) continue
+    out.push({
+      relation: 'child',
+      how: 'kind',
+      parent: mention(item),
+      children: names.map(mention),
+      rule: 'counted',
+      span: { start: c.start, end: c.end },
+      weight: 0.7,
+    })
+    i += n
+  }
+  return out
+}
+
+/** "glass (white, green and brown)": the kinds of what stands before the bracket. */
+function bracketed(c: Clause): ChildClaim[] {
+  const own = wordsOfClause(c)
+  return c.asides.flatMap((aside): ChildClaim[] => {
+    const items = itemsOf(aside)
+    const ahead = own.filter((w) => w.end <= (aside[0]?.start ?? 0))
+    const from = ahead.findLastIndex(
+      (w) => w.finite || /^(?:prep|mark|conj|verb|aux)$/.test(w.tag) || w.lower === 'and',
+    )
+    const parent = mention(ahead.slice(from + 1))
+    const plain = items.every(
+      (x) =>
+        x.length <= 3 &&
+        !x.some((w) => w.finite || /^(?:prep|num|sub|to)$/.test(w.tag)) &&
+        /^(?:noun|adj)$/.test(x.at(-1)?.tag ?? ''),
+    )
+    if (items.length < 2 || !plain || parent.key === '' || parent.pronoun) return []
+    const span = { start: parent.span.start, end: aside.at(-1)?.end ?? c.end }
+    return [
+      { relation: 'child', how: 'kind', parent, children: items.map(mention), rule: 'bracketed', span, weight: 0.5 },
+    ]
+  })
+}
+
+function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: Named | null): ChildClaim[] {
   if (c.sub !== null && c.sub !== 'while' && c.sub !== 'whereas') return []
   const announced = announcement(c, text) ?? thereAre(c, all) ?? topicList(c) ?? filedUnder(c) ?? canBe(c)
   if (announced) return [announced]
@@ -33,8 +95,10 @@ function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim
     if (!m || c.rest.length === 0 || (verb.base === 'make' && !m[0].startsWith('up'))) continue
     const from = (c.rest[0]?.start ?? 0) + m[0].length
     const raw = c.rest.filter((w) => w.start >= from)
-    const behind = afterCategory(raw)
-    const subject = c.relative ? antecedent(c, all) : c.subject
+    // "the yard, which Pete looks after": what is looked after stands before.
+    const gap = c.relative && raw.length === 0 && c.subject.some((w) => w.tag === 'noun') && cue.parent === 'before'
+    const behind = gap ? antecedent(c, all) : afterCategory(raw)
+    const subject = c.relative && !gap ? antecedent(c, all) : c.subject.filter((w) => w.tag !== 'rel')
     if (behind.length === 0 || subject.length === 0) continue
     // "Each division is headed by a director" names nobody.
     if (cue.how === 'heads' && /^(?:each|every)$/.test(subject[0]?.lower ?? '')) continue
@@ -63,7 +127,7 @@ function fromClause(c: Clause, all: readonly Clause[], text: string): ChildClaim
       weight: cue.weight,
     }))
   }
-  return copulaList(c)
+  return copulaList(c, all, subjectOf)
 }
 
 /** "belong to this group": what the sentence has just spoken of. */
@@ -105,7 +169,7 @@ const ANNOUNCES = new RegExp(
 const CATEGORY_PHRASE = new RegExp(`^(?:the |an? )?(?:\\p{L}+ ){0,3}${CATEGORY}$`, 'iu')
 const COUNTED_CATEGORY = new RegExp(`^(?:two|three|four|five|six|several|\\d+) (?:\\p{L}+ ){0,2}${CATEGORY}$`, 'iu')
 const ONLY_CATEGORY = new RegExp(
-  `^(?:the |these |an? )?(?:two|three|four|five|six|seven|eight|several|many|\\d+) (?:\\p{L}+ ){0,2}${CATEGORY}$`,
+  `^(?:one of )?(?:the |these |an? )?(?:two|three|four|five|six|seven|eight|several|many|\\d+) (?:\\p{L}+ ){0,2}${CATEGORY}$`,
   'iu',
 )
 
@@ -192,21 +256,24 @@ function topicList(c: Clause): ChildClaim | null {
   }
 }
 
-/** "Under gifts we file mugs and scarves". */
+/** "Under gifts we file mugs and scarves", "Under her are two mates", "Among the slow ones we have ballads". */
 function filedUnder(c: Clause): ChildClaim | null {
   const [first] = c.front
-  if (!first || !/^(?:under|below)$/.test(first.lower) || !c.verb || c.verb.imperative) return null
+  if (!first || !/^(?:under|below|beneath|among|amongst)$/.test(first.lower) || !c.verb || c.verb.imperative)
+    return null
   const range = c.rest.findIndex((w) => w.lower === 'from')
   const children = mentions(
     range >= 0 && range <= 1
       ? c.rest.slice(range + 1).map((w) => (w.lower === 'to' ? { ...w, lower: 'and', tag: 'conj' as const } : w))
       : cutList(c.rest),
   )
-  const parent = mention(c.front.slice(1))
-  return parent.key !== '' && !parent.pronoun && children.length > 1
+  const parent = mention(c.front.slice(1).filter((w) => w.tag !== 'mark'))
+  const turned = c.subject.length === 0 && (c.verb.copula || c.verb.base === 'come')
+  return (parent.key !== '' || parent.pronoun) &&
+    (turned ? children.length > 0 : !parent.pronoun && children.length > 1)
     ? {
         relation: 'child',
-        how: 'kind',
+        how: turned ? 'reports' : 'kind',
         parent,
         children,
         rule: 'under',
@@ -216,9 +283,20 @@ function filedUnder(c: Clause): ChildClaim | null {
     : null
 }
 
+const EXAMPLE =
+  /^(?:also )?(?:the |an? |some |two |good |typical |common |usual |well-known |main )*(?:examples?|(?:usual|typical|common|best known|most common) ones?)$/
+
 /** "The shop's range is books, prints and gifts", "Consumables are tips, tubes and plates". */
-function copulaList(c: Clause): ChildClaim[] {
-  if (!c.verb?.copula || c.verb.negative || c.verb.told || c.subject.length === 0 || c.sub !== null) return []
+function copulaList(c: Clause, all: readonly Clause[], subjectOf: Named | null): ChildClaim[] {
+  if (
+    !c.verb?.copula ||
+    c.verb.negative ||
+    c.verb.told ||
+    c.subject.length === 0 ||
+    c.sub !== null ||
+    c.subject[0]?.lower === 'there'
+  )
+    return []
   const colon = c.rest.findIndex((w) => w.text === ':')
   const duty = /^(?:also )?responsible for /.exec(phraseText(c.rest))
   const things =
@@ -227,6 +305,24 @@ function copulaList(c: Clause): ChildClaim[] {
       phraseText(c.rest),
     )
   const skip = things ? things[0].trim().split(' ').length : 0
+  const before = all.slice(0, all.indexOf(c)).findLast((x) => x.sub === null && !x.relative && x.subject.length > 0)
+  if (EXAMPLE.test(phraseText(c.rest))) {
+    const parent = before ? mention(before.subject) : subjectOf
+    const children = mentions(c.subject)
+    return parent && !parent.pronoun && children.every((x) => !x.pronoun)
+      ? [
+          {
+            relation: 'child',
+            how: 'kind',
+            parent,
+            children,
+            rule: 'examples',
+            span: { start: c.start, end: c.end },
+            weight: 0.6,
+          },
+        ]
+      : []
+  }
   const items = mentions(cutList(colon >= 0 ? c.rest.slice(colon + 1) : c.rest.slice(skip)))
   const phrases = itemsOf(cutList(c.rest.slice(skip)))
   const plain = phrases.filter((p) => p.at(-1)?.tag === 'noun' && p.at(-1)?.form !== 'ed').length

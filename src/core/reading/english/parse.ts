@@ -251,7 +251,15 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
     v.form === 'base' &&
     /^(?:noun|num)$/.test(ahead.at(-1)?.tag ?? '') &&
     !/[^su]s$/.test(ahead.at(-1)?.lower ?? '')
-  const cut = ordered ? ahead.length : frontEnd(ahead)
+  // "Under her are the ticket office and the yard": the subject stands behind.
+  const turned =
+    sub === null &&
+    /^(?:under|below|beneath|above|behind|among|amongst|in|on|at|inside)$/.test(opening?.lower ?? '') &&
+    /^(?:be|come|stand|lie|hang|sit)$/.test(group.base) &&
+    ahead.slice(1).every((w) => /^(?:det|adj|num|pron)$/.test(w.tag) || (w.tag === 'noun' && w.form !== 'ing')) &&
+    /^(?:det|num|pron)$/.test(ahead[1]?.tag ?? '') &&
+    /^(?:det|num|noun|adj)$/.test(words[end]?.tag ?? '')
+  const cut = ordered || turned ? ahead.length : frontEnd(ahead)
   const inverted = ahead.length === 0 && sub === null && (words[f]?.tag === 'modal' || words[f]?.tag === 'aux')
   return {
     ...base,
@@ -296,7 +304,7 @@ function frontEnd(ahead: readonly Tagged[]): number {
   const plain = ahead.findIndex(
     (w, i) => i > 1 && ahead[i - 1]?.tag === 'noun' && TIMES.test((ahead[i - 1] as Tagged).lower),
   )
-  return plain > 0 ? plain : ahead[0]?.tag === 'prep' ? 0 : 0
+  return Math.max(0, plain)
 }
 
 /** A verb without a subject of its own has the one before: "checks the ramp and lowers it". */

@@ -14,7 +14,7 @@ export type Mention = {
   readonly pronoun: string | null
 }
 
-const LISTING = /^(?:and|or|nor|plus|&|\+)$/
+const LISTING = /^(?:and|or|nor|plus|then|&|\+)$/
 const LEADING =
   /^(?:also|even|mainly|mostly|basically|usually|either|both|neither|namely|e\.g|i\.e|really|sure|obviously|just|only|then|perhaps|maybe|sometimes|often|further|again|too|of course|well|i|e|g)$/
 
@@ -91,7 +91,9 @@ export function mention(words: readonly Tagged[]): Mention {
 }
 export const mentions = (words: readonly Tagged[]): Mention[] =>
   itemsOf(words)
-    .map(mention)
+    .map((phrase, i, all) =>
+      mention(phrase.length === 1 && phrase[0]?.lower === 'not' ? [...phrase, ...(all[i - 1] ?? [])] : phrase),
+    )
     .filter((m) => m.key !== '' || m.pronoun)
 
 const NO_KEY = new Set(

@@ -91,7 +91,7 @@ export const DETERMINERS = set(
   'the a an this that these those my your his her its our their each every all any some no both either neither another which whose such several many few more most enough',
 )
 export const PREPOSITIONS = set(
-  'of in on at to for from with without by about into onto over under above below between through during against along across after before behind beside beyond near off out outside inside per since toward towards until up down upon via within as than like around aboard unlike despite except besides regarding beneath underneath throughout amid',
+  'of in on at to for from with without by about into onto over under above below between through during against along across after before behind beside beyond near off out outside inside per since toward towards until up down upon via within as than like around aboard unlike despite except besides regarding beneath underneath throughout amid among amongst',
 )
 export const PRONOUNS = set(
   'i you he she it we they me him us them one everyone everybody someone anyone nobody this that these those who whoever which myself yourself himself herself itself ourselves themselves',

@@ -23,7 +23,16 @@ export function packSaid(text: string, span: Span, pack: LanguagePack, steps: bo
     cues.push({ name: row.gives, span: { start, end: start + m[0].trimEnd().length } })
     start += m[0].length
   }
-  const base = { span, cues, choice: false, asks: null, goTo: null, topic: null, within: false, condition: null } as const
+  const base = {
+    span,
+    cues,
+    choice: false,
+    asks: null,
+    goTo: null,
+    topic: null,
+    within: false,
+    condition: null,
+  } as const
   if (cues.some((c) => c.name === 'note')) return [{ ...base, actions: [] }]
   const rest = bare(text.slice(start, span.end))
   const asks = /\?\s*$/u.test(text.slice(span.start, span.end))
