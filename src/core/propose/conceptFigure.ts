@@ -87,7 +87,9 @@ function scoreOf(
   const doing = read.told.doing / Math.max(1, units.length)
   const asked = units.filter((u) => u.asked).length / Math.max(1, units.length)
   const questions = read.told.body.filter((s) => s.do === 'ask').length
-  const perSentence = Math.min(1.5, links.length / sentences)
+  // Who gets what is done is the same thing said once more.
+  const said = links.length - claims.filter((c) => c.rule === 'receives').length
+  const perSentence = Math.min(1.5, said / sentences)
   const score =
     0.12 +
     0.22 * share +
@@ -99,7 +101,7 @@ function scoreOf(
     0.06 * Math.min(5, read.told.cueCount) -
     0.12 * Math.min(2, questions)
   return {
-    score: Math.min(0.95, links.length < 3 ? score * 0.7 : score),
+    score: Math.min(0.95, said < 3 ? score * 0.7 : score),
     reasons: [
       `${many(nodes.length, 'concept')}, ${many(links.length, 'labelled link')}`,
       ...(shared > 0.3 ? ['most of them hang together'] : []),

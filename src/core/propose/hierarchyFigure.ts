@@ -208,7 +208,12 @@ function claimTree(read: ReadText): Tree | null {
   const sentences = Math.max(1, read.sentences.length)
   const share = read.sentences.filter((s) => claims.some((c) => spansMeet(s, c.span))).length / sentences
   const sure = strong.filter((c) => c.weight >= 0.7).length
-  const score = 0.2 + 0.45 * Math.min(1, share) + 0.08 * Math.min(4, sure) + (edges.length >= 4 ? 0.08 : 0)
+  const below = new Set(edges.map((e) => e.to))
+  const roots = new Set(edges.map((e) => e.from).filter((t) => !below.has(t))).size
+  // Pairs that hang on nothing in common are no hierarchy.
+  const scattered = Math.max(0, roots / edges.length - 0.4)
+  const score =
+    0.2 + 0.45 * Math.min(1, share) + 0.08 * Math.min(4, sure) + (edges.length >= 4 ? 0.08 : 0) - 0.4 * scattered
   const words = [...new Set(strong.map((c) => c.rule))].slice(0, 3)
   return {
     things,

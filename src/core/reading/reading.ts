@@ -136,10 +136,11 @@ function claimsIn(
           pronoun: null,
         }
         const inside = { start: p.span.start + defined[0].length, end: p.span.end }
-        out.push(...definitionClaims(term, parse(text, inside, lexicon)))
+        out.push(...definitionClaims(term, parse(text, inside, lexicon), lexicon))
+        discourse.subject = [term]
       }
       out.push(...hierarchyClaims(p.clauses, text, discourse.subject[0] ?? null))
-      out.push(...linkClaims(p.clauses, discourse))
+      if (!defined) out.push(...linkClaims(p.clauses, discourse, lexicon))
       out.push(...compareClaims(p.clauses, text, lexicon))
       out.push(...choiceClaims(text, p.span, p.clauses, lexicon, choices))
       out.push(...caseClaims(p.clauses, asked, lexicon))

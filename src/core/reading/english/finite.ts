@@ -227,6 +227,8 @@ function atStart(s: Segment, w: Draft): number {
   const next = s.all[s.start + 1]
   if (w.tag === 'prep' || w.tag === 'pron') return w.lower === 'like' ? -9 : -2
   if (opener?.tag === 'rel') return 4
+  // "Gusts are what makes mooring difficult"
+  if (opener?.lower === 'what' && w.form === 's') return 3
   const joined =
     opener !== undefined &&
     (opener.tag === 'conj' || opener.text === ',') &&

@@ -104,7 +104,7 @@ export const hierarchyCues: readonly HierarchyCue[] = [
   {
     name: 'reports',
     how: 'reports',
-    verb: /^(?:report|answer|belong)$/,
+    verb: /^(?:report|answer)$/,
     behind: /^(?:also |directly |only |both |straight |in turn )*to\b/,
     voice: 'active',
     parent: 'behind',
@@ -112,6 +112,18 @@ export const hierarchyCues: readonly HierarchyCue[] = [
     because: 'reports to',
     examples: { 'The bosun and the purser report to the mate': 'Mate > Bosun, Purser' },
     counter: ['The mate reports the fault'],
+  },
+  {
+    name: 'belongs-to',
+    how: 'part',
+    verb: /^belong$/,
+    behind: /^(?:also |both |in turn )*to\b/,
+    voice: 'active',
+    parent: 'behind',
+    weight: 0.6,
+    because: 'belongs to',
+    examples: { 'The bosun and the deckhands belong to the deck crew': 'Deck crew > Bosun, Deckhands' },
+    counter: ['The fare is longer on the sound'],
   },
   {
     name: 'works-under',

@@ -2,51 +2,82 @@
  *  preposition, verb and words and preposition is that of Fader, Soderland, Etzioni 2011, "Identifying Relations for Open
  *  Information Extraction". */
 import type { LinkClaim, Named } from '../claims'
-import { joined } from './label'
-import { itemsOf, mention, mentions, objectAndRest, bare } from './phrases'
+import { itemsOf, mention, mentions, objectAndRest } from './phrases'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
+import { concepts, gappedOf, targetsOf } from './targets'
+import type { Lexicon } from './words'
 
 /** What "it", "this" and "they" stood for last. */
 export type Discourse = { subject: readonly Named[]; object: readonly Named[] }
 
-const NO_RELATION = new Set(
-  'say think know believe hope look seem feel want like wish go come do try begin start stop continue happen occur live stay become get'.split(
-    ' ',
-  ),
-)
 const STATED = /^(?:that|because|since|if|when|while|whereas|although|though|so that|as|so|whenever|once|where)$/
 
-export function linkClaims(clauses: readonly Clause[], discourse: Discourse): LinkClaim[] {
+export function linkClaims(clauses: readonly Clause[], discourse: Discourse, lexicon: Lexicon): LinkClaim[] {
   const out: LinkClaim[] = []
   for (const c of clauses) {
     // "Plants? They clean the air": the question names what follows is about.
     if (!c.verb && clauses.length === 1 && c.rest.length <= 4)
       discourse.subject = mentions(c.rest).filter((m) => !m.pronoun)
-    if (!c.verb || c.verb.imperative || (c.sub !== null && !STATED.test(c.sub))) continue
+    const turned = c.sub === 'what' ? copulaBefore(c, clauses) : null
+    if (!c.verb || c.verb.imperative || (c.sub !== null && !STATED.test(c.sub) && !turned)) continue
     const from = subjectsOf(c, clauses, discourse, out)
     if (from.length === 0) continue
-    const told = targetsOf(c)
-    const claims = told.filter((t) => t.to.length > 0)
-    for (const { to, words } of claims)
-      out.push({
-        relation: 'link',
-        from,
-        to: to.map((m) => resolved(m, discourse.object[0] ?? null)),
-        words,
-        verb: c.verb.base,
-        negative: c.verb.negative,
-        rule: 'says',
-        span: { start: c.start, end: c.end },
-        weight: weightOf(c),
-      })
+    const base = {
+      relation: 'link',
+      verb: c.verb.base,
+      negative: c.verb.negative,
+      rule: 'says',
+      span: { start: c.start, end: c.end },
+      weight: weightOf(c),
+    } as const
+    const gapped = gappedOf(c)
+    // "Mistakes are what passengers complain about": what is complained about stands before.
+    const told = turned?.behind
+      ? [{ to: turned.subject, words: wordsOnly(c) }]
+      : targetsOf({ ...c, rest: gapped.own }, lexicon)
+    const claims = told
+      .map((t) => ({ ...t, to: t.to.flatMap((m) => (m.pronoun ? meant(m, discourse, from) : [m])) }))
+      .filter((t) => t.to.length > 0)
+    for (const { to, words, receives } of claims)
+      out.push({ ...base, from, to, words, ...(receives ? { rule: 'receives' } : {}) })
+    for (const g of gapped.others) out.push({ ...base, ...g })
     if (c.ownSubject || c.relative) discourse.subject = from
-    const last = claims.at(-1)?.to.filter((m) => !m.pronoun) ?? []
+    const last = claims[0]?.to.filter((m) => !m.pronoun) ?? []
     // "Carbon dioxide builds up. That makes ...": where nothing is done to anything, it is the subject.
     if (last.length > 0) discourse.object = last
     else if (c.ownSubject && !c.verb.copula) discourse.object = from
   }
   return out
+}
+
+const wordsOnly = (c: Clause): string =>
+  [...(c.verb?.words ?? []), ...c.rest.filter((w) => w.tag === 'prep')].map((w) => w.lower).join(' ')
+
+/** "Gusts are what makes mooring difficult": the clause that the one with "what" is said of. */
+function copulaBefore(
+  c: Clause,
+  all: readonly Clause[],
+): { readonly subject: readonly Named[]; readonly behind: boolean } | null {
+  const before = all[all.indexOf(c) - 1]
+  if (!before?.verb?.copula || before.rest.some((w) => w.tag === 'noun')) return null
+  const subject = concepts(before.subject).filter((m) => !m.pronoun)
+  return subject.length > 0 ? { subject, behind: c.subject.length > 0 } : null
+}
+
+const isPlural = (list: readonly Named[]): boolean =>
+  list.length > 1 ||
+  /(?:[^su]s|people|children|men|crew|staff)$/i.test(
+    (list[0]?.label ?? '').split(/ (?:of|in|for|with|to|from) /)[0] ?? '',
+  )
+
+/** What a pronoun behind the verb stands for: the last thing named of its number that is not the subject. */
+function meant(m: Named, d: Discourse, from: readonly Named[]): readonly Named[] {
+  if (!/^(?:it|them|this|that|these|those|him|her)$/.test(m.pronoun ?? '')) return []
+  const plural = /^(?:them|these|those)$/.test(m.pronoun ?? '')
+  const other = (list: readonly Named[]) => list.length > 0 && !list.some((x) => from.some((f) => f.key === x.key))
+  const found = other(d.object) && isPlural(d.object) === plural ? d.object : []
+  return found.map((x) => ({ ...x, span: m.span }))
 }
 
 /** What was done once, and what we or you do, is a story or a rule rather than how things hang together. */
@@ -58,109 +89,92 @@ function weightOf(c: Clause): number {
     ? 0.3
     : 0.6
 }
-const resolved = (m: Named, to: Named | null): Named => (m.pronoun && to ? { ...to, span: m.span } : m)
-
 function subjectsOf(c: Clause, all: readonly Clause[], d: Discourse, out: readonly LinkClaim[]): readonly Named[] {
   if (c.relative) {
     const before = all.slice(0, all.indexOf(c)).findLast((x) => !x.relative)
     if (!before) return []
+    if (c.subject.length > 0 && c.subject[0]?.tag !== 'rel') return concepts(c.subject).filter((m) => !m.pronoun)
+    // "Security is a contractor who reports to ...": said of security.
+    const complement = before.verb?.copula && /^(?:a|an)$/.test(before.rest[0]?.lower ?? '')
+    if (complement && before.rest.every((w) => w.tag !== 'prep') && before.ownSubject)
+      return subjectsOf(before, all, d, out)
     const objects = before.rest.length > 0 ? nearest(before) : null
-    if (c.subject.length > 0 && c.subject[0]?.tag !== 'rel') return mentions(c.subject).filter((m) => !m.pronoun)
-    return objects ? [objects] : mentions(before.subject)
+    // "set the boats sideways, which makes berthing harder": what the singular verb does not agree with is not its subject.
+    const disagrees =
+      objects && c.verb?.words[0]?.form === 's' && c.subject[0]?.lower === 'which' && isPlural([objects])
+    return objects && !disagrees ? [objects] : concepts(before.subject)
   }
+  const turned = c.sub === 'what' && c.subject.length === 0 ? copulaBefore(c, all) : null
+  if (turned) return turned.subject
   if (!c.ownSubject && c.subject.length > 0) {
     const same = out.at(-1)
-    return same && c.joint !== '' ? same.from : mentions(c.subject)
+    return same && c.joint !== '' ? same.from : concepts(c.subject)
   }
-  const list = mentions(c.subject)
+  const list = doing(c.subject) ?? concepts(c.subject)
   const [first] = list
   if (!first) return []
   if (!first.pronoun) return list
   if (/^(?:this|that)$/.test(first.pronoun)) return d.object.slice(0, 1)
-  if (/^(?:it|they|he|she)$/.test(first.pronoun)) return d.subject
+  if (/^(?:it|he|she)$/.test(first.pronoun))
+    return isPlural(d.subject) && d.object.length === 1 && !isPlural(d.object) ? d.object : d.subject
+  if (first.pronoun === 'they') return !isPlural(d.subject) && isPlural(d.object) ? d.object : d.subject
   if (/^(?:these|those)$/.test(first.pronoun)) return d.object
   return []
+}
+
+/** "Closing the bins and the gaps": one thing that is done, not three. */
+function doing(words: readonly Tagged[]): readonly Named[] | null {
+  const [first, second] = words
+  const ends = words.filter((w, i) => i > 0 && words[i - 1]?.tag === 'conj')
+  if (first?.form !== 'ing' || second?.tag !== 'det' || ends.length === 0 || ends.some((w) => w.form === 'ing'))
+    return null
+  return [mention(words.map((w) => (w.tag === 'conj' ? { ...w, lower: 'with', tag: 'noun' as const } : w)))]
 }
 
 /** The noun phrase that a relative pronoun follows. */
 function nearest(before: Clause): Named | null {
   const { object, tail } = objectAndRest(before.rest)
-  const phrase = tail.length > 0 && tail[0]?.tag === 'prep' ? tail.slice(1) : object
+  const noun = tail.findIndex((w) => w.tag !== 'prep')
+  const phrase = noun > 0 ? tail.slice(noun) : object
   const last = itemsOf(phrase).at(-1)
   return last ? mention(last) : null
 }
 
-/** The objects of a clause with the words that lead to them: "gives orders to the helmsman" gives two. */
-function targetsOf(c: Clause): { to: readonly Named[]; words: string }[] {
-  const verb = c.verb as NonNullable<Clause['verb']>
-  if (NO_RELATION.has(verb.base) && !/^(?:up|from|to|in|out|into|down)$/.test(c.rest[0]?.lower ?? '')) return []
-  const { prep, object, tail } = objectAndRest(c.rest)
-  const adverb = c.rest.filter((w, i) => w.tag === 'adv' && i === 0 && !/ly$/.test(w.lower))
-  const says = joined([
-    ...verb.words.filter((w) => w.tag !== 'adv' || w.lower === 'also'),
-    ...adverb,
-    ...prep,
-  ]).toLowerCase()
-  if (verb.copula) {
-    const nominal = /^(?:a|an|the|one|part)$/.test(object[0]?.lower ?? '') || prep.length > 0
-    const of = c.rest.findIndex((w) => w.lower === 'of')
-    if (
-      /^(?:part|kind|type|form|example|factor|cause|result|source|sign)$/.test(bare(object)[0]?.lower ?? '') &&
-      of > 0
-    )
-      return [{ to: mentions(c.rest.slice(of + 1)), words: `${says} ${joined(c.rest.slice(0, of + 1)).toLowerCase()}` }]
-    return nominal && object.at(-1)?.tag === 'noun' ? [{ to: mentions(object), words: says }] : []
-  }
-  const to = mentions(object)
-  // "depends on whether": nothing named.
-  if (to.length === 0) return []
-  const [particle] = tail
-  const verbless = object.findIndex((w, i) => i > 0 && w.form === 'base' && w.strength === 'only')
-  if (verbless > 0)
-    return [
-      { to: mentions(object.slice(0, verbless)), words: `${says} ${joined(object.slice(verbless)).toLowerCase()}` },
-    ]
-  if (
-    particle?.tag === 'prep' &&
-    prep.length === 0 &&
-    /^(?:to|with|from|into|against|for)$/.test(particle.lower) &&
-    verb.base === 'give'
-  ) {
-    const second = objectAndRest(tail)
-    return [{ to: mentions(second.object), words: `${says} ${joined([...bare(object), particle]).toLowerCase()}` }]
-  }
-  return [{ to, words: says }]
-}
-
 /** "Fender: a cushion that protects the hull": a term, what it is, and what is said of it. */
-export function definitionClaims(term: Named, clauses: readonly Clause[]): LinkClaim[] {
+export function definitionClaims(term: Named, clauses: readonly Clause[], lexicon: Lexicon): LinkClaim[] {
   const [first] = clauses
   if (!first) return []
   const span = { start: term.span.start, end: clauses.at(-1)?.end ?? first.end }
   const base = { relation: 'link', span, weight: 0.8, negative: false } as const
-  const genus =
-    first.verb === null ? first.rest : [...first.front, ...first.subject, ...(first.verb?.words ?? []), ...first.rest]
+  const genus = first.verb === null ? first.rest : reducedRelative(first)
   const out: LinkClaim[] = []
-  const what = mention(first.verb === null ? genus : [])
+  const what = mention(genus)
   if (what.key !== '' && what.key !== term.key)
     out.push({ ...base, from: [term], to: [what], words: 'is', verb: 'be', rule: 'definition' })
   for (const c of clauses) {
-    if (!c.verb || (!c.relative && c !== first)) continue
+    if (!c.verb || (c === first && genus.length > 0)) continue
     const place = c.subject[0]?.lower === 'who' || c.subject[0]?.lower === 'which' || c.subject[0]?.lower === 'that'
     const from =
       c.relative && place && c.subject.length === 1
         ? [term]
-        : mentions(c.subject.filter((w: Tagged) => w.tag !== 'rel'))
-    for (const { to, words } of targetsOf(c))
+        : concepts(c.subject.filter((w) => w.tag !== 'rel')).map((m) => (m.pronoun ? term : m))
+    for (const { to, words, receives } of targetsOf(c, lexicon))
       out.push({
         ...base,
         from,
         to,
         words,
         verb: c.verb.base,
-        rule: 'definition',
+        rule: receives ? 'receives' : 'definition',
         span: { start: c.start, end: c.end },
       })
   }
   return out
+}
+
+/** "the money a department may spend": what stands before the second determiner. */
+function reducedRelative(c: Clause): readonly Tagged[] {
+  const words = [...c.front, ...c.subject]
+  const at = words.findIndex((w, i) => w.tag === 'det' && /^(?:noun|pron)$/.test(words[i - 1]?.tag ?? ''))
+  return at > 0 ? words.slice(0, at) : []
 }

@@ -95,7 +95,8 @@ function joined(list: readonly Piece[]): Clause[] {
         lead: p.lead,
         relative: p.relative,
         front: [],
-        done: f >= 0,
+        // "how many meals to cook"
+        done: f >= 0 || (/^(?:how|what|where|whether)$/.test(p.sub ?? '') && p.words.some((w) => w.tag === 'to')),
         interrupted: false,
       })
       return

@@ -50,8 +50,9 @@ export function bare(words: readonly Tagged[]): Tagged[] {
       w.tag === 'det' ||
       w.tag === 'mark' ||
       w.tag === 'conj' ||
-      LEADING.test(w.lower) ||
-      (w.tag === 'adv' && words[from + 1] !== undefined && w.lower !== 'not')
+      (LEADING.test(w.lower) &&
+        !(w.lower === 'too' && /^(?:many|much|few|little)$/.test(words[from + 1]?.lower ?? ''))) ||
+      (w.tag === 'adv' && words[from + 1] !== undefined && w.lower !== 'not' && w.lower !== 'too')
     if (!leads || (w.tag === 'det' && w.lower === 'no') || /^[#£$€%+]$/.test(w.text)) break
     from++
   }
@@ -130,10 +131,16 @@ export function objectAndRest(rest: readonly Tagged[]): {
   while (from < rest.length && (rest[from]?.tag === 'adv' || rest[from]?.tag === 'mark')) from++
   const prep: Tagged[] = []
   while (from < rest.length && rest[from]?.tag === 'prep') prep.push(rest[from++] as Tagged)
+  // "depends on the base rate and on the risk"
+  const repeated = (w: Tagged, i: number): boolean =>
+    prep.some((p) => p.lower === w.lower) && /^(?:conj|mark)$/.test(rest[i - 1]?.tag ?? '')
   const tail = rest.findIndex(
     (w, i) =>
       i > from &&
-      ((w.tag === 'prep' && w.lower !== 'of') ||
+      ((w.tag === 'prep' &&
+        w.lower !== 'of' &&
+        !repeated(w, i) &&
+        !(RELATIONAL.test(rest[i - 1]?.lower ?? '') && /^(?:in|between|to|for)$/.test(w.lower))) ||
         w.tag === 'to' ||
         w.tag === 'sub' ||
         w.tag === 'rel' ||
@@ -141,8 +148,11 @@ export function objectAndRest(rest: readonly Tagged[]): {
         (w.tag === 'adv' && rest[i + 1] === undefined)),
   )
   const end = tail < 0 ? rest.length : tail
-  return { prep, object: rest.slice(from, end), tail: rest.slice(end) }
+  return { prep, object: rest.slice(from, end).filter((w, i) => !repeated(w, from + i)), tail: rest.slice(end) }
 }
+/** Say nothing without what they are a relation to: "differences in pressure", "demand for tickets". */
+const RELATIONAL =
+  /^(?:differences?|changes?|increases?|decreases?|rises?|falls?|drops?|gaps?|demand|need|access|damage|interest|relations?|relationships?|links?|balance|shifts?|growth)$/
 
 export const wordsOfClause = (c: Clause): Tagged[] =>
   [
