@@ -191,7 +191,9 @@ function claimTree(read: ReadText): Tree | null {
     edges.push({ from, to, source })
   }
   // "The bakery sells bread, rolls and cakes": three or more begin a tree, fewer only add to one.
-  const strong = claims.filter((c) => c.weight >= 0.45 || (c.rule === 'has' && c.children.length > 2))
+  const strong = claims.filter(
+    (c) => c.named || c.weight >= 0.45 || (/^(?:has|treats)$/.test(c.rule) && c.children.length > 2),
+  )
   for (const c of strong) {
     const parent = things.take(c.parent)
     if (c.how === 'kind') things.isKind(parent)
@@ -213,7 +215,12 @@ function claimTree(read: ReadText): Tree | null {
   // Pairs that hang on nothing in common are no hierarchy.
   const scattered = Math.max(0, roots / edges.length - 0.4)
   const score =
-    0.2 + 0.45 * Math.min(1, share) + 0.08 * Math.min(4, sure) + (edges.length >= 4 ? 0.08 : 0) - 0.4 * scattered
+    0.2 +
+    0.45 * Math.min(1, share) +
+    0.08 * Math.min(4, sure) +
+    (edges.length >= 4 ? 0.08 : 0) -
+    0.4 * scattered +
+    (claims.some((c) => c.named && c.weight >= 0.7) ? 0.12 : 0)
   const words = [...new Set(strong.map((c) => c.rule))].slice(0, 3)
   return {
     things,
@@ -243,20 +250,34 @@ function rootOfKinds(
   for (const t of roots) put(root, t, t.source.slice(0, 1))
 }
 
-/** "We use two families of pipette. Air pipettes ...": kinds that are announced, and named as the text goes on. */
-function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): ChildClaim[] {
+/** "We use two families of pipette. Air pipettes ...": kinds that are announced, and named as the text goes on: by the
+ *  word for what they are, or else as what the sentences behind divide further, when they are as many as were said. */
+function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): (ChildClaim & { named?: true })[] {
   return claims.map((c, i) => {
-    if (c.children.length > 0 || claims[i + 1]?.rule === 'these-are') return c
-    const head = c.awaits ?? (c.parent.key.split(' ').at(-1) as string)
-    const later = read.claims
-      .filter((x) => x.span.start >= c.span.end)
-      .flatMap((x) =>
-        x.relation === 'child' ? [x.parent] : x.relation === 'link' ? x.from : x.relation === 'compare' ? x.sets : [],
-      )
-      .filter((n, k, all) => n.key.endsWith(` ${head}`) && all.findIndex((m) => m.key === n.key) === k)
-    return { ...c, children: later }
+    const counted = c.children.length === 1 ? COUNTED.exec(c.children[0]?.key ?? '') : null
+    if ((c.children.length > 0 && !counted) || claims[i + 1]?.rule === 'these-are') return c
+    const head = counted?.[2] ?? c.awaits ?? (c.parent.key.split(' ').at(-1) as string)
+    const count = counted ? (NUMBERS[counted[1] as string] ?? Number(counted[1])) : c.announced
+    const later = distinct(
+      read.claims
+        .filter((x) => x.span.start >= c.span.end)
+        .flatMap((x) =>
+          x.relation === 'child' ? [x.parent] : x.relation === 'link' ? x.from : x.relation === 'compare' ? x.sets : [],
+        )
+        .filter((n) => n.key.endsWith(` ${head}`) || (counted !== null && n.key.startsWith(`${head} `))),
+    )
+    if (later.length > 0 && (!counted || (later.length > 1 && later.length <= (count ?? 0))))
+      return { ...c, children: later, named: true }
+    const behind = claims.slice(i + 1).filter((x) => x.children.length > 0)
+    const inside = new Set(behind.flatMap((x) => x.children.map((n) => n.key)))
+    const tops = distinct(behind.map((x) => x.parent)).filter((n) => !inside.has(n.key) && n.key !== c.parent.key)
+    return tops.length === count ? { ...c, children: tops, named: true } : c
   })
 }
+const NUMBERS: Readonly<Record<string, number>> = { two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8 }
+const COUNTED = /^(two|three|four|five|six|seven|eight|\d+) (?:\S+ ){0,2}?(\S+)$/
+const distinct = (list: readonly Named[]): Named[] =>
+  list.filter((n, k) => !n.pronoun && list.findIndex((m) => m.key === n.key) === k)
 
 /** Pointing words by what they point at; a unit and its head in the order the rest of the text asks for. */
 function resolved(claims: readonly ChildClaim[]): ChildClaim[] {

@@ -24,6 +24,8 @@ export type ChildClaim = Base & {
   readonly children: readonly Named[]
   /** The head noun of children that are announced ("three divisions") and named later. */
   readonly awaits?: string
+  /** How many are announced. */
+  readonly announced?: number
 }
 /** One thing does something to another. */
 export type LinkClaim = Base & {

@@ -228,7 +228,12 @@ function atStart(s: Segment, w: Draft): number {
   if (w.tag === 'prep' || w.tag === 'pron') return w.lower === 'like' ? -9 : -2
   if (opener?.tag === 'rel') return 4
   // "Gusts are what makes mooring difficult"
-  if (opener?.lower === 'what' && w.form === 's') return 3
+  if (
+    opener?.lower === 'what' &&
+    w.form === 's' &&
+    /^(?:make|keep|cause|let|help|hold|bring|cost|drive|lead|turn|give|hurt)$/.test(w.base)
+  )
+    return 3
   const joined =
     opener !== undefined &&
     (opener.tag === 'conj' || opener.text === ',') &&
@@ -309,6 +314,13 @@ function afterSubject(s: Segment, i: number): number {
   const list = inList && w.strength !== 'only' ? (clause ? -0.2 : -1.6) : 0
   const coordinated = s.pending && (opener?.lower === 'and' || opener?.lower === 'or')
   const head = headOf(all, from, k)
+  // "the black-backed gull stay all year": of two that could be it, the one the phrase goes on behind.
+  const next = all[i + 1]
+  const doubled =
+    next?.tag === 'noun' && next.form === 'base' && w.form === 'base' && !isEnd(all[i + 2]) && next.base === next.lower
+      ? STRENGTH[next.strength as VerbClass] >= STRENGTH[w.strength as VerbClass]
+      : false
+  if (doubled && coordinated) return 0
   const plural =
     coordinated ||
     PLURALS.has(head.lower) ||

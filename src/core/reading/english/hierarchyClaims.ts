@@ -2,6 +2,7 @@
 import type { ChildClaim, Named } from '../claims'
 import { bare, itemsOf, keyOf, mention, mentions, wordsOfClause, type Mention } from './phrases'
 import { CATEGORY, hierarchyCues, type HierarchyCue } from './hierarchyCues'
+import { capitalised } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { isWord } from './words'
@@ -78,7 +79,7 @@ function bracketed(c: Clause): ChildClaim[] {
 
 function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: Named | null): ChildClaim[] {
   if (c.sub !== null && c.sub !== 'while' && c.sub !== 'whereas') return []
-  const announced = announcement(c, text) ?? thereAre(c, all) ?? topicList(c) ?? filedUnder(c) ?? canBe(c)
+  const announced = announcement(c, text) ?? thereAre(c, all) ?? topicList(c) ?? filedUnder(c) ?? ofThem(c) ?? canBe(c)
   if (announced) return [announced]
   const { verb } = c
   if (!verb || verb.negative || verb.imperative) return []
@@ -98,12 +99,12 @@ function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: 
     // "the yard, which Pete looks after": what is looked after stands before.
     const gap = c.relative && raw.length === 0 && c.subject.some((w) => w.tag === 'noun') && cue.parent === 'before'
     const behind = gap ? antecedent(c, all) : afterCategory(raw)
-    const subject = c.relative && !gap ? antecedent(c, all) : c.subject.filter((w) => w.tag !== 'rel')
+    const subject = c.relative && !gap ? antecedent(c, all) : fronted(c.subject.filter((w) => w.tag !== 'rel'))
     if (behind.length === 0 || subject.length === 0) continue
     // "Each division is headed by a director" names nobody.
     if (cue.how === 'heads' && /^(?:each|every)$/.test(subject[0]?.lower ?? '')) continue
     const announced = announcedBy(c, cue, cue.parent === 'before' ? behind : raw, subject)
-    if (announced) return [announced]
+    if (announced) return nestedParts(announced)
     const parentWords = cue.parent === 'before' ? subject : behind
     const childWords = cue.parent === 'before' ? behind : subject
     const parents = mentions(cutList(pointsBack(parentWords) ? subjectBefore(c, all) : parentWords))
@@ -113,22 +114,61 @@ function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: 
     const [parent] = parents
     if (!parent || /^\d/.test(parent.key) || children.length === 0 || (parents.length > 1 && children.length > 1))
       continue
-    const wantsList = cue.weight < 0.5 || /^(?:divides|comes-as)$/.test(cue.name)
+    const wantsList =
+      (cue.weight < 0.5 && !/^(?:treats|is-about)$/.test(cue.name)) || /^(?:divides|comes-as)$/.test(cue.name)
     const weak = wantsList && children.length < 2 && !/^(?:two|three|four|five|six|\d)/.test(children[0]?.key ?? '')
     if (weak) continue
     const each = parents.length > 1 ? parents : [parent]
-    return each.map((p) => ({
+    const middle = cue.parent === 'before' ? middleOf(raw) : null
+    const base = {
       relation: 'child',
-      how: cue.how,
-      parent: p,
-      children,
       rule: cue.name,
       span: { start: c.start, end: c.end },
       weight: cue.weight,
-    }))
+    } as const
+    return each.flatMap((p) =>
+      middle
+        ? [
+            { ...base, how: cue.how, parent: p, children: [middle] },
+            ...nestedParts({ ...base, how: cue.how, parent: middle, children }),
+          ]
+        : nestedParts({ ...base, how: cue.how, parent: p, children }),
+    )
   }
-  return copulaList(c, all, subjectOf)
+  const list = copulaList(c, all, subjectOf)
+  return list.length > 0 ? list : endsInList(c, all)
 }
+
+/** "covers safety: drills and equipment": a level between the two. */
+function middleOf(words: readonly Tagged[]): Named | null {
+  const colon = words.findIndex((w) => w.text === ':')
+  const head = bare(words.slice(0, Math.max(0, colon)))
+  const named = head.length > 0 && head.length <= 3 && head.every((w) => w.tag === 'noun' || w.tag === 'adj')
+  const says = head.map((w) => w.lower).join(' ')
+  return named && !CATEGORY_PHRASE.test(says) && !/things?$/.test(says) ? mention(head) : null
+}
+
+/** "support, with four technicians, and development": what an item has is below it. */
+function nestedParts(claim: ChildClaim): ChildClaim[] {
+  const own: Named[] = []
+  const nested: ChildClaim[] = []
+  for (const m of claim.children) {
+    const parent = own.at(-1)
+    const part = /^with (?:an? |the )?/i.exec(m.label)
+    if (!part || !parent) own.push(m)
+    else {
+      const child = { ...m, label: capitalised(m.label.slice(part[0].length)), key: m.key.replace(/^with /, '') }
+      nested.push({ ...claim, how: 'part', parent, children: [child] })
+    }
+  }
+  return [{ ...claim, children: own }, ...nested]
+}
+
+/** "Vehicles we divide into cars and vans": what is divided stands before the one who divides. */
+const fronted = (subject: readonly Tagged[]): readonly Tagged[] =>
+  subject.length > 1 && subject[0]?.tag === 'noun' && /^(?:we|you|they|i)$/.test(subject.at(-1)?.lower ?? '')
+    ? subject.slice(0, -1)
+    : subject
 
 /** "belong to this group": what the sentence has just spoken of. */
 const pointsBack = (words: readonly Tagged[]): boolean =>
@@ -154,12 +194,17 @@ function announcedBy(
   if (cue.parent === 'before') {
     const [parent] = mentions(subject)
     return parent && !parent.pronoun && ONLY_CATEGORY.test(phraseText(behind))
-      ? { ...base, parent, children: [] }
+      ? { ...base, parent, children: [], ...announcedCount(behind) }
       : null
   }
   const colon = behind.findIndex((w) => /^[:–—]$/.test(w.text))
   if (colon < 1 || !ONLY_CATEGORY.test(phraseText(subject))) return null
   return { ...base, parent: mention(behind.slice(0, colon)), children: mentions(cutList(behind.slice(colon + 1))) }
+}
+const announcedCount = (words: readonly Tagged[]): { announced?: number } => {
+  const num = words.find((w) => w.tag === 'num')
+  const n = COUNT[num?.lower ?? ''] ?? Number(num?.text ?? NaN)
+  return n >= 2 ? { announced: n } : {}
 }
 const phraseText = (words: readonly Tagged[]): string => words.map((w) => w.lower).join(' ')
 const ANNOUNCES = new RegExp(
@@ -199,7 +244,8 @@ function announcement(c: Clause, text: string): ChildClaim | null {
   // "The company has three divisions. The shipping division ...": named by what they are.
   const category = m[3] ? '' : keyOf(m[0].trim().split(/\s+/).at(-1) ?? '')
   const base = { relation: 'child', how: 'kind', parent, children, rule: 'there-are', span, weight: 0.9 } as const
-  return category !== '' && children.length === 0 ? { ...base, awaits: category } : base
+  const count = announcedCount(words)
+  return category !== '' && children.length === 0 ? { ...base, awaits: category, ...count } : { ...base, ...count }
 }
 
 /** "There are fumes: exhaust gas, paint and acid"; "Ropes: there is mooring rope, lashing and small stuff". */
@@ -283,6 +329,34 @@ function filedUnder(c: Clause): ChildClaim | null {
     : null
 }
 
+/** "Of the gulls, two kinds stay": some of them. */
+function ofThem(c: Clause): ChildClaim | null {
+  const [first, second] = c.front
+  if (first?.lower !== 'of' || second?.tag !== 'det' || !c.verb) return null
+  const parent = mention(c.front.slice(1).filter((w) => w.tag !== 'mark'))
+  const children = mentions(cutList(c.subject)).filter((x) => !x.pronoun)
+  if (parent.key === '' || children.length === 0 || c.front.some((w) => w.text === ',' && w !== c.front.at(-1)))
+    return null
+  const span = { start: c.start, end: c.end }
+  return { relation: 'child', how: 'kind', parent, children, rule: 'of-them', span, weight: 0.5 }
+}
+
+/** "Fixed costs stay the same: insurance, dues, salaries": what is said of a thing ends in a list of what it takes in. */
+function endsInList(c: Clause, all: readonly Clause[]): ChildClaim[] {
+  if (!c.verb || c.verb.imperative || c.sub !== null || c.relative) return []
+  // "... stay the same whether we sail or not: ..."
+  const next = all[all.indexOf(c) + 1]
+  const { rest } = next && next.sub !== null && next === all.at(-1) ? next : c
+  const colon = rest.findIndex((w) => w.text === ':')
+  if (colon < 0 || rest.some((w) => w.finite)) return []
+  const children = mentions(cutList(rest.slice(colon + 1)))
+  const parent = mention(c.subject)
+  const short = children.every((m) => !m.pronoun && m.label.split(' ').length <= 4)
+  if (children.length < 2 || !short || parent.key === '' || parent.pronoun) return []
+  const span = { start: c.start, end: c.end }
+  return [{ relation: 'child', how: 'kind', parent, children, rule: 'ends-in-list', span, weight: 0.3 }]
+}
+
 const EXAMPLE =
   /^(?:also )?(?:the |an? |some |two |good |typical |common |usual |well-known |main )*(?:examples?|(?:usual|typical|common|best known|most common) ones?)$/
 
@@ -323,6 +397,21 @@ function copulaList(c: Clause, all: readonly Clause[], subjectOf: Named | null):
         ]
       : []
   }
+  // "is the smallest, with costumes and photographs"
+  const withAt = c.rest.findIndex((w, i) => w.lower === 'with' && c.rest[i - 1]?.text === ',')
+  const has = withAt > 0 ? mentions(cutList(c.rest.slice(withAt + 1))) : []
+  if (has.length > 1 && c.rest.slice(0, withAt).every((w) => w.tag !== 'noun' || w.form !== 's'))
+    return [
+      {
+        relation: 'child',
+        how: 'part',
+        parent: mention(c.subject),
+        children: has,
+        rule: 'has',
+        span: { start: c.start, end: c.end },
+        weight: 0.3,
+      },
+    ]
   const items = mentions(cutList(colon >= 0 ? c.rest.slice(colon + 1) : c.rest.slice(skip)))
   const phrases = itemsOf(cutList(c.rest.slice(skip)))
   const plain = phrases.filter((p) => p.at(-1)?.tag === 'noun' && p.at(-1)?.form !== 'ed').length
@@ -374,7 +463,14 @@ function afterCategory(words: readonly Tagged[]): readonly Tagged[] {
   const colon = words.findIndex((w) => /^[:–—]$/.test(w.text))
   const head = words.slice(0, colon < 0 ? words.length : colon)
   const isCategory = CATEGORY_PHRASE.test(head.map((w) => w.text).join(' '))
-  if (colon >= 0 && (isCategory || head.length <= 4)) return words.slice(colon + 1)
+  if (colon >= 0 && (isCategory || head.length <= (head[0]?.tag === 'num' ? 7 : 4))) return words.slice(colon + 1)
+  // "has lessons on ropes and knots"
+  const topics = head.findIndex((w) => /^(?:on|about)$/.test(w.lower))
+  if (
+    topics > 0 &&
+    /^(?:lessons|sections|chapters|articles|units|pages|topics|parts|courses)$/.test(head[topics - 1]?.lower ?? '')
+  )
+    return head.slice(topics + 1)
   const comma = words.findIndex((w) => w.text === ',')
   const first = words
     .slice(0, comma < 0 ? words.length : comma)

@@ -135,6 +135,18 @@ function joined(list: readonly Piece[]): Clause[] {
       const pending = drafts.findLast((d) => !d.relative && !d.done)
       const between = pending ? drafts.slice(drafts.indexOf(pending) + 1) : []
       if (pending && !hard && pending.sub === null && between.every((d) => d.relative || d.sub !== null)) {
+        // "The final module, Emergencies, includes": a name between marks.
+        const marks = pending.words.filter((w) => w.tag === 'mark' || w.tag === 'conj')
+        if (
+          f === 0 &&
+          joint === ',' &&
+          between.length === 0 &&
+          marks.length === 1 &&
+          marks[0]?.text === ',' &&
+          p.words[0]?.form === 's' &&
+          pending.words[0]?.tag === 'det'
+        )
+          pending.interrupted = true
         if (
           f === 0 &&
           /^(?:,|and|or|)$/.test(joint) &&
@@ -143,6 +155,8 @@ function joined(list: readonly Piece[]): Clause[] {
           (between.length > 0 || pending.interrupted)
         ) {
           // "The bosun, who holds the licence, plans ...": the verb of the subject before the relative.
+          const name = pending.words.findIndex((w) => w.text === ',')
+          if (name > 0) pending.words.splice(name)
           pending.words.push(...p.words)
           pending.done = true
           return

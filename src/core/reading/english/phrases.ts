@@ -52,7 +52,11 @@ export function bare(words: readonly Tagged[]): Tagged[] {
       w.tag === 'conj' ||
       (LEADING.test(w.lower) &&
         !(w.lower === 'too' && /^(?:many|much|few|little)$/.test(words[from + 1]?.lower ?? ''))) ||
-      (w.tag === 'adv' && words[from + 1] !== undefined && w.lower !== 'not' && w.lower !== 'too')
+      (w.tag === 'adv' &&
+        words[from + 1] !== undefined &&
+        w.lower !== 'not' &&
+        w.lower !== 'too' &&
+        !(w.lower === 'first' && words[from + 1]?.tag === 'noun'))
     if (!leads || (w.tag === 'det' && w.lower === 'no') || /^[#£$€%+]$/.test(w.text)) break
     from++
   }

@@ -162,7 +162,7 @@ export function gappedOf(c: Clause): { readonly own: readonly Tagged[]; readonly
   const others: Gapped[] = []
   for (const g of later) {
     const at = g.findIndex((w) => w.lower === p.lower)
-    const subject = g.slice(0, at).filter((w) => w.tag !== 'conj')
+    const subject = g.slice(g.slice(0, Math.max(0, at)).findLastIndex((w) => w.tag === 'conj') + 1, Math.max(0, at))
     if (at < 1 || subject.length === 0 || subject.some((w) => w.tag === 'prep') || g.some((w) => w.finite)) continue
     const words = joined([...c.verb.words.filter((w) => w.tag !== 'adv'), p]).toLowerCase()
     others.push({ from: concepts(subject), to: concepts(g.slice(at + 1)), words })

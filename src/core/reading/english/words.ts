@@ -105,7 +105,7 @@ export const NEGATIONS = set(
 )
 export const CONJUNCTIONS = set('and or but nor so yet then')
 export const ADVERBS = set(
-  'also always immediately carefully slowly quickly firmly fully clearly again once twice still just only now then first finally please promptly politely gently safely already usually normally together never not simply next back there here up down sideways upwards downwards forwards backwards inwards outwards ashore overboard afterwards straightaway',
+  'also always immediately carefully slowly quickly firmly fully clearly again once twice still just only now then first finally please promptly politely gently safely already usually normally together never not simply next back there here up down sideways upwards downwards backwards inwards outwards ashore overboard afterwards straightaway',
 )
 
 export const isWord = (w: Word | undefined): w is Word => w !== undefined && /^[\p{L}\p{N}]/u.test(w.text)
