@@ -41,6 +41,8 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
   if (has('last')) state.scope = null
   askOfState(said, state)
   const { scope } = state
+  // "Sand first, otherwise nothing sticks": what would come of it.
+  if (!scope && said.within && has('otherwise') && said.actions.every((a) => !a.doing) && !said.condition) return
   const other = has('otherwise') || has('answer-no')
   if (scope && (other || has('answer-yes'))) {
     openArm(scope, other ? 'other' : 'yes', [said.cues.find((c) => c.name !== 'next')?.span ?? said.span])
@@ -149,6 +151,12 @@ function askOfState(said: Said, state: State): void {
 function continues(said: Said, scope: Scope): boolean {
   const arm = scope.arm as Arm
   if (arm.body.length === 0) return false
+  const [action] = said.actions
+  const before = arm.body.at(-1)
+  // "Otherwise it stays in the safe. After that it goes to the police."
+  const goesOn =
+    said.cues.some((c) => c.name === 'next') && action && !action.doing && /^(?:It|They)\b/.test(action.label)
+  if (goesOn && before?.do === 'step' && !before.doing) return true
   const inArm = new Set(arm.body.flatMap((s) => ('content' in s ? s.content.slice(1) : [])))
   const last = arm.body.at(-1)
   if (said.condition?.follows) return true
@@ -171,7 +179,8 @@ function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: Stat
       otherwise: null,
       goesOn: said.cues.some((c) => c.name === 'times'),
     })
-  else if (said.cues.some((c) => c.name === 'repeat-until') && condition) repeatUntil(body, condition, state)
+  else if (said.cues.some((c) => c.name === 'repeat-until') && condition)
+    repeatUntil(body, condition, state, said.repeats)
   else if (said.asks) {
     addActions(body, said, state)
     body.push(openAsk(said.asks, body, state, item))
@@ -233,8 +242,12 @@ function openArm(scope: Scope, which: 'yes' | 'no' | 'other', source: readonly S
   }
 }
 
-function repeatUntil(body: Statement[], c: Condition, state: State): void {
-  const start = state.loopStart ?? body.findLast((s) => s.do === 'step') ?? null
+function repeatUntil(body: Statement[], c: Condition, state: State, what: readonly string[]): void {
+  // "Repeat the round": the step that speaks of it, or else all that was told before.
+  const named = what[0] !== undefined && what[0] !== 'step'
+  const steps = body.filter((s): s is Step => s.do === 'step')
+  const meant = named ? (steps.find((s) => s.content.some((w) => what.includes(w))) ?? steps[0]) : undefined
+  const start = meant ?? state.loopStart ?? body.findLast((s) => s.do === 'step') ?? null
   const ask: Ask = {
     do: 'ask',
     question: c.question,

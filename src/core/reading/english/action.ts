@@ -69,7 +69,15 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     const words = [head, ...subjectWords, ...(agentActs ? rest.slice(0, by) : rest)]
     return make(not(labelOf(words)), agentActs ? actorOf(agent) : null, !verb.told && verb.base !== 'do', words)
   }
-  const actor = isActorPhrase(subject, lexicon) ? actorOf(subject) : null
+  const [name] = subject
+  // "Every Friday Nils empties the box"
+  const isName =
+    subject.length === 1 &&
+    name !== undefined &&
+    clause.front.length > 0 &&
+    /^\p{Lu}\p{Ll}/u.test(name.text) &&
+    !lexicon.verbClass.has(name.lower)
+  const actor = isName || isActorPhrase(subject, lexicon) ? actorOf(subject) : null
   const somebody =
     actor !== null || subject.every((w) => /^(?:you|we|they|he|she|i|who|everybody|everyone)$/.test(w.lower))
   if (!somebody || verb.told || (STATES.has(verb.base) && verb.modal !== 'must')) return whole()

@@ -93,7 +93,7 @@ function secondVerb(all: readonly Draft[], rel: number, at: number, to: number):
     const ofMany = w.form === 'base' && isPlural(all[rel - 1]) && !isPlural(before)
     const goes = ofMany && own.form === 'ed' && next?.tag === 'prep'
     const likely = (w.form === 's' || ofMany) && sure && (startsNounPhrase(next) || goes)
-    const particle = PARTICLES.test(before.lower) && (ofMany || w.form === 's') && w.strength === 'leaning'
+    const particle = PARTICLES.test(before.lower) && (ofMany || w.form === 's') && sure
     if (w.tag === 'noun' && ((likely && !/^(?:det|adj|prep|num|to)$/.test(before.tag)) || (particle && i === at + 2)))
       return mark(w)
   }
@@ -106,11 +106,11 @@ function clauseBehind(all: readonly Draft[], at: number, to: number): void {
   for (let i = last + 1; i < to; i++) {
     const w = all[i] as Draft
     const [before, next] = [all[i - 1] as Draft, all[i + 1]]
-    if (w.tag !== 'noun' || (w.form !== 's' && w.form !== 'base') || w.strength === 'rare' || next?.lower === 'of')
-      continue
+    const base = w.form === 'base' || (w.form === 'ed' && w.base === w.lower)
+    if (w.tag !== 'noun' || (w.form !== 's' && !base) || w.strength === 'rare' || next?.lower === 'of') continue
     const sure = w.strength === 'only' || w.strength === 'leaning'
     const order =
-      w.form === 'base' &&
+      base &&
       startsNounPhrase(next) &&
       (before.tag === 'adj' || before.tag === 'prep' || (before.tag === 'num' && sure) || (i === last + 1 && sure))
     const subject = nounPhraseStart(all, last + 1, i)
@@ -137,6 +137,10 @@ export function nounPhraseStart(all: readonly Draft[], from: number, to: number)
   return -1
 }
 const PARTICLES = /^(?:up|down|out|off|over|away|back|on|in|through)$/
+
+/** "Nils empties the box": a capital inside the sentence, and no other word before it that could be the name's. */
+const isName = (w: Draft, all: readonly Draft[]): boolean =>
+  w.form === null && w !== all[0] && /^\p{Lu}\p{Ll}/u.test(w.text)
 
 const isPlural = (w: Draft | undefined): boolean =>
   w !== undefined && (PLURALS.has(w.lower) || (w.tag === 'noun' && /[^su]s$/.test(w.lower)))
@@ -265,7 +269,7 @@ function atStart(s: Segment, w: Draft): number {
     if (ends && opener.lower === 'and' && w.strength === 'mixed' && counted) return 1.2
     return isEnd(next) && w.strength !== 'only' && !(ends && w.strength === 'leaning') ? -0.4 : 0.7
   }
-  if (opener?.text === ':' && !startsNounPhrase(next)) return isEnd(next) ? -1 : 0.4
+  if (opener?.text === ':' && !startsNounPhrase(next)) return isEnd(next) ? -1 : 0.6
   if (next?.tag === 'mark' && !isQuote(next) && /^[:–—,]$/.test(next.text) && w.strength !== 'only') return -1
   // "Sleep and exercise strengthen" is no order, "Clean and dry the cups" is.
   if (next?.tag === 'conj' && w.strength !== 'only' && !startsNounPhrase(s.all[s.start + 3])) return -1
@@ -325,7 +329,7 @@ function afterSubject(s: Segment, i: number): number {
     coordinated ||
     PLURALS.has(head.lower) ||
     COLLECTIVE.has(head.lower) ||
-    (/[^su]s$/.test(head.lower) && !/(?:ss|ics|us|is)$/.test(head.lower))
+    (!isName(head, all) && /[^su]s$/.test(head.lower) && !/(?:ss|ics|us|is)$/.test(head.lower))
   if (w.form === 'base' || w.base === w.lower) return list + (plural ? 1.2 : b.form === 'ing' ? -1 : -1.5)
   // "Books means catalogues": a word that is explained is one word.
   if (w.form === 's') return list + (plural && !COLLECTIVE.has(head.lower) && w.lower !== 'means' ? -1.2 : 1.2)

@@ -5,7 +5,13 @@ import type { Clause } from './parse'
 import type { Lexicon } from './words'
 
 /** "Invoices above 500 euros have to be approved", "Books that are damaged must be ...": a condition on the subject. */
-export function narrowing(c: Clause, relative: Clause | null, contrasted: boolean, lexicon: Lexicon): Condition | null {
+export function narrowing(
+  c: Clause,
+  relative: Clause | null,
+  contrasted: boolean,
+  ones: boolean,
+  lexicon: Lexicon,
+): Condition | null {
   const { verb, subject } = c
   const any = /^(?:anything|everything|anyone|everyone)$/.test(subject[0]?.lower ?? '') && subject.length > 1
   if (any && verb && !verb.told && !verb.copula) return narrowed(subject, lexicon)
@@ -17,10 +23,13 @@ export function narrowing(c: Clause, relative: Clause | null, contrasted: boolea
     subject.some((w) => w.tag === 'det' && /^(?:the|these|those|this|that|each|every|no)$/.test(w.lower))
   )
     return null
+  if (ones && !relative && subject.length > 1 && !subject.some((w) => w.tag === 'prep'))
+    return narrowed(subject, lexicon)
   const measured =
     subject.some((w) => w.tag === 'num') && subject.some((w) => /^(?:above|below|under|over|between)$/.test(w.lower))
-  if (!(contrasted || verb.passive || verb.modal !== null || measured || isActorPhrase(subject, lexicon))) return null
-  if (relative?.verb && (contrasted || (relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))))
+  if (!(contrasted || ones || verb.passive || verb.modal !== null || measured || isActorPhrase(subject, lexicon)))
+    return null
+  if (relative?.verb && (contrasted || ones || (relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))))
     return narrowed([...subject, ...relative.subject, ...relative.verb.words, ...relative.rest], lexicon)
   const prep = subject.findIndex((w) =>
     /^(?:above|below|under|over|between|without|within|outside|with|from)$/.test(w.lower),

@@ -76,6 +76,8 @@ export function pieces(words: readonly Tagged[]): Piece[] {
 /** "before you start", "after loading": a clause; "after the meeting": a phrase. */
 function hasVerbBeforeCut(words: readonly Tagged[], from: number): boolean {
   if (words[from]?.form === 'ing') return true
+  // "After that it goes to the police"
+  if (/^(?:that|this)$/.test(words[from]?.lower ?? '') && words[from + 1]?.tag === 'pron') return false
   for (let i = from; i < words.length; i++) {
     const w = words[i] as Tagged
     if (w.tag === 'mark' || w.tag === 'conj' || w.tag === 'sub') return false

@@ -64,6 +64,7 @@ class Teller {
 
   said(): Said[] {
     for (let i = 0; i < this.clauses.length; i++) i = this.clause(i)
+    if (this.later) this.now.actions.push(this.later)
     this.close()
     return this.out.map((d, i) => ({
       ...d,
@@ -153,6 +154,7 @@ class Teller {
         /^(?:repeat|continue)/i.test(this.now.actions[0]?.label ?? ''))
     ) {
       if (!has) this.now.cues.push({ name: 'repeat-until', span: c })
+      this.now.repeats = this.now.actions[0]?.content.slice(1) ?? []
       this.now.actions = []
       this.now.condition = conditionOf(c, false, true, this.lexicon)
       return i
@@ -238,7 +240,8 @@ class Teller {
         (verb && /^(?:you|we)$/.test(c.subject[0]?.lower ?? '') ? { ...c, verb: { ...verb, imperative: true } } : c),
       this.lexicon,
     )
-    if (action.doing && this.mainFollows(c)) this.later = action
+    // "Before the ramp is lowered, ..." says when; what follows tells how.
+    if (action.doing && this.mainFollows(c) && !verb?.passive) this.later = action
   }
   private later: Action | null = null
 
@@ -311,7 +314,7 @@ class Teller {
       return i
     const relative = this.clauses[i + 1]
     const rest =
-      /^(?:(?:everything|anything|everyone|anyone) else|(?:the )?(?:rest|others|remaining \p{L}+)|all (?:the )?(?:others?|rest)|all other \p{L}+)$/iu.test(
+      /^(?:(?:everything|anything|everyone|anyone) else|(?:the )?(?:rest|others|remaining \p{L}+)|all (?:the )?(?:others?|rest)|all other \p{L}+|(?:the )?\p{L}+ ones)$/iu.test(
         joined(c.subject),
       )
     if (rest && c.verb) {
@@ -325,6 +328,7 @@ class Teller {
           c,
           relative?.relative && relative.joint === '' && relative.start > c.start ? relative : null,
           OTHERS.test(this.text.slice(c.end, this.sentence.end)),
+          ONES.test(this.text.slice(c.end, this.sentence.end + LOOKS_AHEAD)),
           this.lexicon,
         )
     const fronted = narrow ? null : frontCondition(c, this.lexicon)
@@ -347,11 +351,6 @@ class Teller {
         c.front.some((w) => w.lower === 'either') ||
         c.verb?.words.some((w) => w.lower === 'either')
       if (c.joint === 'or' && this.now.actions.length > 1 && (action.doing || either)) this.now.choice = true
-    }
-    const last = this.clauses.slice(i + 1).every((x) => x.sub !== null || x.relative)
-    if (this.later && last) {
-      this.now.actions.push(this.later)
-      this.later = null
     }
     return i
   }
@@ -383,6 +382,10 @@ class Teller {
 /** Somebody else is told something else: so who is meant is a question. */
 const OTHERS =
   /\b(?:those|the ones|anyone|people) (?:who|that) (?:do|are|is|does|can)(?:n't| not)\b|\b(?:others|the rest|(?:every|any)(?:one|body|thing) else)\b/i
+
+/** "Cheap ideas are tried out. The expensive ones go to ...": the sentence behind says what becomes of the others. */
+const ONES = /^[^.;!?]*[.;!?]\s+(?:the )?\p{L}+ ones\b/iu
+const LOOKS_AHEAD = 60
 
 const SIZES =
   /^(?:small|large|big|bigger|smaller|less|more|under|over|above|below|no|if|in|with|without|new|old|damaged|late|early|wet|dry|full|empty)$/

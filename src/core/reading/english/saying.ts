@@ -16,6 +16,8 @@ export type Said = {
   readonly goTo: { readonly step: number | null; readonly span: Span; readonly note: string } | null
   /** The subject of a fronted clause, which "it" takes up: "once the dough has doubled, shape it". */
   readonly topic: string | null
+  /** What is repeated, where it is named: "repeat the round until ...". */
+  readonly repeats: readonly string[]
   /** Not the first saying of its sentence. */
   readonly within: boolean
 }
@@ -33,5 +35,6 @@ export const empty = (span: Span): Draft => ({
   asks: null,
   goTo: null,
   topic: null,
+  repeats: [],
   within: false,
 })

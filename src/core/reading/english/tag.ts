@@ -223,6 +223,8 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (CONJUNCTIONS.has(l) || l === 'plus') return 'conj'
   if (ADVERBS.has(l) || NEGATIONS.has(l) || OPENERS.has(l)) return 'adv'
   if (/ly$/.test(l) && !NOT_LY.has(l) && w.strength === null) return 'adv'
+  // "if it's too thin let it boil"
+  if (before?.lower === 'too' && all[i - 2]?.tag === 'aux') return 'adj'
   return lexicon.adjectives.has(l) && w.strength === null ? 'adj' : 'noun'
 }
 

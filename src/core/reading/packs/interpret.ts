@@ -30,6 +30,7 @@ export function packSaid(text: string, span: Span, pack: LanguagePack, steps: bo
     asks: null,
     goTo: null,
     topic: null,
+    repeats: [],
     within: false,
     condition: null,
   } as const
