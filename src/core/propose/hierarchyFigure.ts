@@ -111,10 +111,12 @@ function headingTree(read: ReadText): Tree | null {
     above.push({ depth: h.depth, thing })
   }
   const body = read.blocks.length - headings.length
+  // One title over headings that each have their text: peers rather than levels.
+  const peers = depthOf(edges) < 2 && body >= headings.length - 1 ? 0.25 : 0
   return {
     things,
     edges,
-    score: 0.75 - 0.35 * Math.min(1, body / headings.length),
+    score: 0.75 - 0.35 * Math.min(1, body / headings.length) - peers,
     reasons: [`headings of ${depthOf(edges) + 1} levels`],
   }
 }

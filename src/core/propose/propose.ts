@@ -89,20 +89,38 @@ function buildProcess(read: ReadText): Built {
     ...(cueCount > 0 ? [`${many(cueCount, 'connective')} such as “then” or “if”`] : []),
     ...(actors > 0 ? [`${many(actors, 'role')} who act${actors === 1 ? 's' : ''}`] : []),
   ]
+  if (namesPeers(read) && cueCount === 0 && !numbered) score -= 0.25
   const doubts = loose.flatMap((id) => branchDoubt(id, nodes, links))
   return { nodes, links, score: Math.min(0.98, score), reasons, doubts }
 }
 
+/** "Five tips for winter sailings", "Our values": what stands below is side by side, though it may be told as orders. */
+function namesPeers(read: ReadText): boolean {
+  const first = read.blocks[0]
+  const opening = read.sentences[0]
+  const title =
+    first && (first.type === 'heading' || read.blocks[1]?.type === 'item')
+      ? first.span
+      : opening && opening.end - opening.start < 40
+        ? opening
+        : null
+  return title !== null && PEERS.test(slice(read.text, title))
+}
+const PEERS =
+  /\b(?:tips?|rules?|hints?|reasons?|benefits?|principles?|values|advantages?|facts?|ideas?|mistakes|myths|lessons|guidelines|promises|strengths|qualities|habits|tipps?|regeln|gründe|werte|consejos?|reglas|razones|valores)\b/iu
+
 function buildPoints(read: ReadText): Built {
   const { nodes, from } = pointsFigure(read)
   const headed = nodes.filter((n) => n.detail).length / Math.max(1, nodes.length)
-  const base = { items: 0.5, headings: 0.45, sentences: 0.12 }[from]
+  const labelled = from === 'sentences' && nodes.length > 2 && headed >= 0.5
+  const base = labelled ? 0.4 : { items: 0.5, headings: 0.5, sentences: 0.12 }[from]
   const doing = read.told.doing / Math.max(1, read.told.units.length)
   const defined = read.claims.filter((c) => c.relation === 'link' && c.rule === 'definition' && c.verb === 'be').length
   const score =
     base +
-    0.2 * headed -
-    0.25 * doing -
+    0.2 * headed +
+    (namesPeers(read) ? 0.2 : 0) -
+    (from === 'headings' ? 0.1 : 0.25) * doing -
     (defined >= Math.max(2, nodes.length * 0.5) ? 0.25 : 0) -
     (read.told.orderedItems >= 2 ? 0.15 : 0) -
     (nodes.length > 12 ? 0.15 : 0)

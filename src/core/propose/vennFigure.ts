@@ -215,15 +215,21 @@ function setNames(claims: readonly CompareClaim[]): Named[] {
   if (names.length < 2)
     for (const c of claims.filter((x) => x.rule === 'contrast' || x.rule === 'only'))
       c.sets.filter((n) => !n.pronoun).forEach(add)
-  if (names.length < 2 && claims.some((c) => /^(?:both|they)$/.test(c.rule) && c.sets.length === 0)) {
+  const [both, they] = ['both', 'they'].map((rule) => claims.filter((c) => c.rule === rule && c.sets.length === 0))
+  if (names.length < 2 && (both?.length || they?.length)) {
     // "Both shout": the two things that the other sentences are about.
     const subjects = claims.filter((c) => c.how === 'own').flatMap((c) => c.sets.filter((n) => !n.pronoun))
     const named = subjects.filter(
-      (n) => !/\b(?:people|everybody|somebody|one|you|we|whatever|what|anything)\b/.test(n.key),
+      (n) => !/\b(?:people|nobody|everybody|somebody|one|you|we|whatever|what|anything)\b/.test(n.key),
     )
-    if (new Set(named.map((n) => n.key)).size === 2) named.forEach(add)
+    const enough = both?.length || named.length > 2
+    if (enough && new Set(named.map((n) => n.key)).size === 2) named.forEach(add)
   }
-  return names
+  if (names.length <= 2 || !both?.some((c) => c.weight > 0.8)) return names
+  // "Both ferries take cars": two things are compared, whatever else is spoken of.
+  const told = (n: Named) => claims.filter((c) => c.sets.some((s) => same(s.key, n.key))).length
+  const two = new Set(names.toSorted((a, b) => told(b) - told(a)).slice(0, 2))
+  return names.filter((n) => two.has(n))
 }
 const same = (a: string, b: string): boolean =>
   a === b || a.endsWith(` ${b}`) || b.endsWith(` ${a}`) || a.startsWith(`${b} `) || b.startsWith(`${a} `)
