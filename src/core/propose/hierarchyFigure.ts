@@ -227,7 +227,7 @@ function claimTree(read: ReadText): Tree | null {
   return {
     things,
     edges,
-    score: sure === 0 ? score * 0.75 : Math.min(0.97, score),
+    score: sure === 0 ? score * (roots === 1 && edges.length > 4 ? 0.85 : 0.75) : Math.min(0.97, score),
     reasons: [
       `${many(edges.length, 'part or kind', 'parts or kinds')} in ${depthOf(edges) + 1} levels`,
       `words such as “${words.map((w) => w.replace(/-/g, ' ')).join('”, “')}”`,

@@ -10,6 +10,8 @@ export type Scope = {
   readonly ask: Ask
   /** What the question speaks of. */
   readonly subject: string
+  /** Put as a question: "Is the chain worn?" */
+  readonly put?: boolean
   arm: Arm | null
   readonly outer: Statement[]
   readonly known: ReadonlySet<string>
@@ -116,9 +118,11 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
 const answersAtOnce = (said: Said, scope: Scope): boolean =>
   !said.condition &&
   !said.asks &&
-  said.cues.length === 0 &&
   said.actions[0]?.doing === true &&
-  scope.ask.question.split(' ').length <= 5 &&
+  // "Is the chain worn? Then it must be replaced."
+  (said.cues.length === 0
+    ? scope.ask.question.split(' ').length <= 5
+    : scope.put === true && said.cues[0]?.name === 'next' && said.cues[0].span.end - said.cues[0].span.start <= 5) &&
   !/^(?:what|who|where|when|which|why|how)\b/i.test(scope.ask.question)
 
 /** A second condition on the same thing, put beside the first. */
@@ -207,13 +211,13 @@ const isTrigger = (c: Condition, body: readonly Statement[], upcoming: Said | nu
   !upcoming?.condition
 
 function openAsk(
-  c: Pick<Condition, 'question' | 'source' | 'content' | 'subject'>,
+  c: Pick<Condition, 'question' | 'source' | 'content' | 'subject' | 'put'>,
   outer: Statement[],
   state: State,
   item: number | null,
 ): Ask {
   const ask: Ask = { do: 'ask', question: c.question, source: [c.source], content: c.content, arms: [], item }
-  state.scope = { ask, subject: c.subject, arm: null, outer, known: new Set(state.known) }
+  state.scope = { ask, subject: c.subject, put: c.put === true, arm: null, outer, known: new Set(state.known) }
   return ask
 }
 

@@ -18,6 +18,8 @@ export type Condition = {
   readonly aboutIt: boolean
   /** Head of what it speaks of; "it" for a pronoun. */
   readonly subject: string
+  /** Put as a question of its own: "Is the ramp clear?" */
+  readonly put?: true
   /** "still", "then", "again": speaks of what the sentence before has changed. */
   readonly follows: boolean
 }
@@ -84,6 +86,7 @@ export function questionOf(words: readonly Word[], lexicon: Lexicon): Condition 
   const you = said.length > 1 && /^(?:you|we|it|they)$/.test(said[0]?.lower ?? '') ? said.slice(1) : said
   return {
     question: `${polar ? labelOf(you) : capitalised(joined(bare))}?`,
+    put: true,
     answer: negative ? 'no' : 'yes',
     source,
     content: contentOf(rest, lexicon),

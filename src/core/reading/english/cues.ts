@@ -42,7 +42,7 @@ export const cues: readonly Cue[] = [
   {
     name: 'answer-no',
     pattern:
-      /^(?:no(?=\s?[:–—-])|if (?:not|no|it does(?: not|n't)|it is(?: not|n't)|they (?:do|are)(?: not|n't))(?=[,:]|$| then\b)|(?:if|where|when) (?:there (?:is|are)(?: not|n't| none)|(?:you|we|he|she) (?:do|does)(?: not|n't)|that is(?: not|n't) the case)(?=[,:]|$)|if not(?= (?:we|you|they|he|she|it|the|a|an|one)\b(?! [^,.]*,))|(?:those|the ones|anyone|everyone|people) (?:who|that) (?:do|does|are|is|can)(?: not|n't)\b)\s?[,:–—-]?/i,
+      /^(?:no(?=\s?[:–—-])|if (?:not|no|it does(?: not|n't)|it is(?: not|n't)|they (?:do|are)(?: not|n't))(?=[,:]|$| then\b)|(?:if|where|when) (?:(?:there|that) (?:is|are)(?: not|n't| none)|(?:you|we|he|she|it|they) (?:do|does|is|are|can)(?: not|n't))(?=[,:]|$)|if not(?= (?:we|you|they|he|she|it|the|a|an|one)\b(?! [^,.]*,))|(?:those|the ones|anyone|everyone|people) (?:who|that) (?:do|does|are|is|can)(?: not|n't)\b)\s?[,:–—-]?/i,
     because: 'the other answer',
     examples: [
       'If not, hold the sailing',
@@ -58,7 +58,7 @@ export const cues: readonly Cue[] = [
   {
     name: 'answer-yes',
     pattern:
-      /^(?:yes(?=\s?[:–—-])|if (?:yes|so|it does|it is|it was|they (?:do|are|were))(?=[,:]|$)|(?:if|where|when) (?:there (?:is|are)(?: one)?|(?:you|we|he|she) (?:do|does)|(?:that|this) is (?:so|the case))(?=[,:]|$)|in (?:that|this) case)\s?[,:–—-]?/i,
+      /^(?:yes(?=\s?[:–—-])|if (?:yes|so|it does|it is|it was|they (?:do|are|were))(?=[,:]|$)|(?:if|where|when) (?:there|that|this|you|we|he|she|it|they) (?:is|are|do|does|can)(?: so| one| the case)?(?=[,:]|$)|in (?:that|this) case)\s?[,:–—-]?/i,
     because: 'the answer yes',
     examples: ['If so, sail', 'Where there is, sail', 'In that case, wait', 'Yes: sail'],
     counter: ['If it is clear, sail'],

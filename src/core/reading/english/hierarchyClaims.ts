@@ -119,6 +119,15 @@ function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: 
     const weak = wantsList && children.length < 2 && !/^(?:two|three|four|five|six|\d)/.test(children[0]?.key ?? '')
     if (weak) continue
     const each = parents.length > 1 ? parents : [parent]
+    const staff = cue.parent === 'behind' && parents.length === 1 ? staffOf(parentWords) : null
+    if (staff) {
+      const span = { start: c.start, end: c.end }
+      const one = { relation: 'child', how: 'reports', parent: staff.parent, rule: cue.name, span } as const
+      return [
+        { ...one, how: cue.how, children, weight: cue.weight },
+        { ...one, children: staff.children, weight: 0.6 },
+      ]
+    }
     const middle = cue.parent === 'before' ? middleOf(raw) : null
     const base = {
       relation: 'child',
@@ -137,6 +146,14 @@ function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: 
   }
   const list = copulaList(c, all, subjectOf)
   return list.length > 0 ? list : endsInList(c, all)
+}
+
+/** "is run by Karin with a cashier and a bookkeeper": who works for her. */
+function staffOf(words: readonly Tagged[]): { readonly parent: Named; readonly children: readonly Named[] } | null {
+  const at = words.findIndex(
+    (w, i) => i > 0 && w.lower === 'with' && /^(?:a|an|two|three|four|her|his)$/.test(words[i + 1]?.lower ?? ''),
+  )
+  return at > 0 ? { parent: mention(words.slice(0, at)), children: mentions(words.slice(at + 1)) } : null
 }
 
 /** "covers safety: drills and equipment": a level between the two. */
@@ -222,11 +239,12 @@ const ONLY_CATEGORY = new RegExp(
 function announcement(c: Clause, text: string): ChildClaim | null {
   if (c.verb?.imperative || c.verb?.negative || c.verb?.passive) return null
   const verbs = /^(?:be|exist|have|know|use|distinguish|offer|work|run|recogni[sz]e|find|see|mean)$/
-  if (c.verb && !verbs.test(c.verb.base)) return null
   const words = c.verb ? c.rest : wordsOfClause(c)
   const said = text.slice(words[0]?.start ?? 0, words.at(-1)?.end ?? 0)
   const m = ANNOUNCES.exec(said)
-  if (!m) return null
+  // "We sell three kinds of pass": with what they are kinds of, whatever is done with them.
+  const ours = /^(?:we|you|they)$/.test(c.subject[0]?.lower ?? '') && !c.verb?.told
+  if (!m || (c.verb && !verbs.test(c.verb.base) && !(m[3] && ours))) return null
   const span = { start: c.start, end: c.end }
   const at = (words[0]?.start ?? 0) + m[0].length
   const list = words.filter((w) => w.start >= at)
@@ -305,7 +323,10 @@ function topicList(c: Clause): ChildClaim | null {
 /** "Under gifts we file mugs and scarves", "Under her are two mates", "Among the slow ones we have ballads". */
 function filedUnder(c: Clause): ChildClaim | null {
   const [first] = c.front
-  if (!first || !/^(?:under|below|beneath|among|amongst)$/.test(first.lower) || !c.verb || c.verb.imperative)
+  const { verb } = c
+  const offered = verb && /^(?:suggest|have|use|need|offer|recommend|carry|keep|be)$/.test(verb.base) && !verb.told
+  const forThem = first?.lower === 'for' && offered && /^(?:we|you|they|there)$/.test(c.subject[0]?.lower ?? '')
+  if (!first || !verb || verb.imperative || !(forThem || /^(?:under|below|beneath|among|amongst)$/.test(first.lower)))
     return null
   const range = c.rest.findIndex((w) => w.lower === 'from')
   const children = mentions(
@@ -314,7 +335,7 @@ function filedUnder(c: Clause): ChildClaim | null {
       : cutList(c.rest),
   )
   const parent = mention(c.front.slice(1).filter((w) => w.tag !== 'mark'))
-  const turned = c.subject.length === 0 && (c.verb.copula || c.verb.base === 'come')
+  const turned = c.subject.length === 0 && (verb.copula || verb.base === 'come')
   return (parent.key !== '' || parent.pronoun) &&
     (turned ? children.length > 0 : !parent.pronoun && children.length > 1)
     ? {
@@ -324,7 +345,7 @@ function filedUnder(c: Clause): ChildClaim | null {
         children,
         rule: 'under',
         span: { start: c.start, end: c.end },
-        weight: 0.6,
+        weight: forThem ? 0.45 : 0.6,
       }
     : null
 }

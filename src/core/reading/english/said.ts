@@ -104,6 +104,8 @@ class Teller {
   /** Connectives at the head of a clause, and the clause without them. */
   private cuesOf(c: Clause): Clause | 'done' | 'skip-sentence' {
     let clause = c
+    if (c.joint === 'then' && c === this.clauses[0])
+      this.now.cues.push({ name: 'next', span: { start: this.sentence.start, end: c.lead?.start ?? c.start } })
     for (let k = 0; k < 4; k++) {
       const at = k === 0 ? (c.lead?.start ?? c.start) : clause.start
       const found = cueOf(this.text.slice(at, this.sentence.end))
