@@ -86,7 +86,9 @@ function scoreOf(
   const units = read.told.units
   const doing = read.told.doing / Math.max(1, units.length)
   const asked = units.filter((u) => u.asked).length / Math.max(1, units.length)
-  const questions = read.told.body.filter((s) => s.do === 'ask').length
+  const questions = read.told.body.filter(
+    (s) => s.do === 'ask' && !/^(?:why|what|how|where|which|who)\b/i.test(s.question),
+  ).length
   // Who gets what is done is the same thing said once more.
   const said = links.length - claims.filter((c) => c.rule === 'receives').length
   const perSentence = Math.min(1.5, said / sentences)

@@ -2,7 +2,7 @@
  *  with its score, the reasons, and what of the passage it holds and leaves out. Lays nothing out. */
 import { MAX_NODES, figureKinds, type Figure, type FigureKind } from '../figure'
 import type { ReadText } from '../reading'
-import { slice } from '../text'
+import { slice, spansMeet } from '../text'
 import { many, type Built } from './built'
 import { conceptFigure } from './conceptFigure'
 import { decisionFigure } from './decisionFigure'
@@ -42,16 +42,28 @@ export function propose(read: ReadText): Reading[] {
     .filter(({ kind, built }) => built.nodes.length >= kindRows[kind].fewest && built.nodes.length <= MAX_NODES)
     .map(({ kind, built }) => ({ kind, built: withContext(read, built) }))
   const found = new Map(built.map((b) => [b.kind, b.built.score]))
+  const tree = built.find((b) => b.kind === 'hierarchy')?.built ?? null
   return built
     .map(({ kind, built }) => ({
       kind,
-      score: Math.round(yielding(kind, built.score, found, read) * 1000) / 1000,
+      score: Math.round(yielding(kind, built.score - twiceTold(kind, built, tree), found, read) * 1000) / 1000,
       reasons: built.reasons,
       coverage: coverageOf(read, built),
       doubts: built.doubts ?? [],
       figure: figureOf(read, kind, built),
     }))
     .toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
+}
+
+/** Links that only say what is part of what: the tree says it better, where it is one tree. */
+function twiceTold(kind: FigureKind, built: Built, tree: Built | null): number {
+  if (kind !== 'concept' || !tree || tree.links.length < 4) return 0
+  const below = new Set(tree.links.map((l) => l.to))
+  if (new Set(tree.links.map((l) => l.from).filter((id) => !below.has(id))).size > 1) return 0
+  const same = built.links.filter((l) =>
+    l.source.some((s) => tree.links.some((t) => t.source.some((x) => spansMeet(s, x)))),
+  )
+  return same.length > built.links.length * 0.6 ? 0.3 : 0
 }
 
 /** Almost anything can be said as one thing acting on another, and people who act as steps; where the text compares,

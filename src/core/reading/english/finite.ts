@@ -252,7 +252,9 @@ function atStart(s: Segment, w: Draft): number {
       s.all[s.from - 2]?.tag === 'noun'
     // "sells bread, rolls and cakes": the middle of a list.
     const listed = opener?.text === ',' && isEnd(next) && w.strength !== 'only'
-    if (joined && mood === 's') return plurals || listed ? -0.6 : 1.2
+    // "slows reactions and clouds judgement"
+    const governs = opener?.lower === 'and' && next?.tag === 'noun' && isEnd(s.all[s.start + 2])
+    if (joined && mood === 's') return plurals || listed ? -0.6 : governs ? 1.9 : 1.2
     // "Yeast bread, in contrast, uses": the subject stands before the comma.
     return s.pending && opener?.text === ',' ? (isEnd(next) && w.strength !== 'only' ? -1 : 0.8) : -3
   }

@@ -7,7 +7,7 @@ import { empty, type Draft, type Said } from './saying'
 import { conditionOf, narrowed, questionOf } from './condition'
 import { cueOf, type CueName } from './cues'
 import { joined, labelOf } from './label'
-import type { Clause } from './parse'
+import { parse, type Clause } from './parse'
 import type { Tagged } from './tag'
 import { isWord, wordsOf, type Lexicon } from './words'
 
@@ -38,7 +38,23 @@ export function saidOf(text: string, sentence: Span, clauses: readonly Clause[],
     return [
       { ...empty(sentence), cues: leadingCues(text, sentence), asks: questionOf(afterCues(text, sentence), lexicon) },
     ]
-  return new Teller(text, sentence, clauses, lexicon).said()
+  const which = IN_WHICH_CASE.exec(text.slice(sentence.start, sentence.end))
+  return which ? caseOf(text, sentence, which, lexicon) : new Teller(text, sentence, clauses, lexicon).said()
+}
+
+/** "He may ask for changes, in which case it goes back": what may happen, and what is done then. */
+const IN_WHICH_CASE = /,? in which case,? /i
+function caseOf(text: string, sentence: Span, which: RegExpExecArray, lexicon: Lexicon): Said[] {
+  const when = { start: sentence.start, end: sentence.start + which.index }
+  const then = { start: when.end + which[0].length, end: sentence.end }
+  const [clause] = parse(text, when, lexicon).filter((c) => c.verb !== null)
+  const after = parse(text, then, lexicon)
+  if (!clause?.verb || after.length === 0) return []
+  const verb = { ...clause.verb, modal: null, words: clause.verb.words.filter((w) => w.tag !== 'modal') }
+  const condition = conditionOf({ ...clause, verb }, false, true, lexicon)
+  return new Teller(text, then, after, lexicon)
+    .said()
+    .map((s, i) => (i === 0 && !s.condition ? { ...s, condition, span: { ...s.span, start: sentence.start } } : s))
 }
 
 const leadingCues = (text: string, span: Span): { name: CueName; span: Span }[] => {
