@@ -41,6 +41,8 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
     for (const w of said.topic.toLowerCase().split(' ')) state.known.add(w)
   }
   if (has('last')) state.scope = null
+  // "What happens to your pot then?" asks for what the text goes on to tell.
+  if (state.prose && said.asks?.put && WH.test(said.asks.question)) return
   askOfState(said, state)
   const { scope } = state
   // "Sand first, otherwise nothing sticks": what would come of it.
@@ -114,6 +116,8 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
   if (ended && first?.do === 'step' && state.body[from - 1]?.do === 'ask') state.body[from] = { ...first, loose: true }
 }
 
+const WH = /^(?:what|who|where|when|which|why|how)\b/i
+
 /** A question of a few words, and something to do right behind it. */
 const answersAtOnce = (said: Said, scope: Scope): boolean =>
   !said.condition &&
@@ -123,7 +127,7 @@ const answersAtOnce = (said: Said, scope: Scope): boolean =>
   (said.cues.length === 0
     ? scope.ask.question.split(' ').length <= 5
     : scope.put === true && said.cues[0]?.name === 'next' && said.cues[0].span.end - said.cues[0].span.start <= 5) &&
-  !/^(?:what|who|where|when|which|why|how)\b/i.test(scope.ask.question)
+  !WH.test(scope.ask.question)
 
 /** A second condition on the same thing, put beside the first. */
 function alsoAsks(scope: Scope, c: Condition, said: Said): boolean {

@@ -164,7 +164,7 @@ function membersOf(c: Clause, lexicon: Lexicon): Named[] {
   if (verb.copula || /^(?:look|seem)$/.test(verb.base)) {
     const colon = rest.findIndex((w) => /^[:—–]$/.test(w.text))
     const list =
-      colon >= 0 && rest.slice(0, colon).some((w) => /^(?:alike|similar|same)$/.test(w.lower))
+      colon >= 0 && c.rest.slice(0, 4).some((w) => /^(?:alike|similar|same)$/.test(w.lower))
         ? rest.slice(colon + 1)
         : rest
     return itemsOf(list)

@@ -42,7 +42,10 @@ export function conditionOf(clause: Clause, inverted: boolean, sure: boolean, le
   if (verb) kept.push(...finiteWords(verb))
   const rest = clause.rest.filter((w, i) => {
     const turns =
-      (w.lower === 'no' || w.lower === 'not') && i === 0 && !/^(?:longer|more)$/.test(clause.rest[1]?.lower ?? '')
+      (w.lower === 'no' || w.lower === 'not') &&
+      i === 0 &&
+      !/^(?:say|answer|vote)$/.test(verb?.base ?? '') &&
+      !/^(?:longer|more)$/.test(clause.rest[1]?.lower ?? '')
     if (turns) negative = !negative
     return !turns
   })

@@ -301,7 +301,8 @@ function afterSubject(s: Segment, i: number): number {
   // "Muddling through costs nothing": the particle belongs to the subject.
   const particle = b.tag === 'prep' && /^(?:through|up|down|out|off|in|on|over|back|away)$/.test(b.lower)
   if (particle && all[k - 1]?.form === 'ing' && w.form === 's') return 1.2
-  if (/^(?:det|prep|adj|to|aux|modal|sub|verb)$/.test(b.tag)) return -9
+  const ofKind = b.tag === 'adj' && /^(?:any|some|every|no)thing$/.test(all[k - 1]?.lower ?? '')
+  if (/^(?:det|prep|adj|to|aux|modal|sub|verb)$/.test(b.tag) && !ofKind) return -9
   // "At eight unlock the door": an order behind a time or a place.
   const phrase = all[from]
   const ordered = phrase?.tag === 'prep' && w.form === 'base' && startsNounPhrase(all[i + 1]) && !s.pending

@@ -99,7 +99,7 @@ function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: 
     // "the yard, which Pete looks after": what is looked after stands before.
     const gap = c.relative && raw.length === 0 && c.subject.some((w) => w.tag === 'noun') && cue.parent === 'before'
     const behind = gap ? antecedent(c, all) : afterCategory(raw)
-    const subject = c.relative && !gap ? antecedent(c, all) : fronted(c.subject.filter((w) => w.tag !== 'rel'))
+    const subject = c.relative && !gap ? antecedent(c, all) : objectOrSubject(c)
     if (behind.length === 0 || subject.length === 0) continue
     // "Each division is headed by a director" names nobody.
     if (cue.how === 'heads' && /^(?:each|every)$/.test(subject[0]?.lower ?? '')) continue
@@ -182,10 +182,10 @@ function nestedParts(claim: ChildClaim): ChildClaim[] {
 }
 
 /** "Vehicles we divide into cars and vans": what is divided stands before the one who divides. */
-const fronted = (subject: readonly Tagged[]): readonly Tagged[] =>
-  subject.length > 1 && subject[0]?.tag === 'noun' && /^(?:we|you|they|i)$/.test(subject.at(-1)?.lower ?? '')
-    ? subject.slice(0, -1)
-    : subject
+const objectOrSubject = (c: Clause): readonly Tagged[] =>
+  c.front[0] && /^(?:noun|det|adj)$/.test(c.front[0].tag) && /^(?:we|you|they|i)$/.test(c.subject[0]?.lower ?? '')
+    ? c.front
+    : c.subject.filter((w) => w.tag !== 'rel')
 
 /** "belong to this group": what the sentence has just spoken of. */
 const pointsBack = (words: readonly Tagged[]): boolean =>

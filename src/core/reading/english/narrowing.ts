@@ -13,6 +13,9 @@ export function narrowing(
   lexicon: Lexicon,
 ): Condition | null {
   const { verb, subject } = c
+  const [object] = c.front
+  if (verb && !verb.told && /^(?:anything|everything|anyone)$/.test(object?.lower ?? '') && c.front.length > 1)
+    return narrowed(c.front, lexicon)
   const any = /^(?:anything|everything|anyone|everyone)$/.test(subject[0]?.lower ?? '') && subject.length > 1
   if (any && verb && !verb.told && !verb.copula) return narrowed(subject, lexicon)
   if (
@@ -27,7 +30,15 @@ export function narrowing(
     return narrowed(subject, lexicon)
   const measured =
     subject.some((w) => w.tag === 'num') && subject.some((w) => /^(?:above|below|under|over|between)$/.test(w.lower))
-  if (!(contrasted || ones || verb.passive || verb.modal !== null || measured || isActorPhrase(subject, lexicon)))
+  if (!(
+    contrasted ||
+    ones ||
+    verb.passive ||
+    verb.modal !== null ||
+    /^(?:need|require)$/.test(verb.base) ||
+    measured ||
+    isActorPhrase(subject, lexicon)
+  ))
     return null
   if (relative?.verb && (contrasted || ones || (relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))))
     return narrowed([...subject, ...relative.subject, ...relative.verb.words, ...relative.rest], lexicon)
@@ -45,6 +56,14 @@ export function frontCondition(c: Clause, lexicon: Lexicon): Condition | null {
   if (!verb || verb.told) return null
   if (verb.base === 'mean' && c.subject[0]?.lower === 'no' && c.subject.length <= 4)
     return { ...narrowed(c.subject.slice(1), lexicon), answer: 'no' }
+  // "After three wrong attempts the account is locked"
+  const last = c.front.filter((w) => w.tag !== 'mark').at(-1)
+  if (
+    first?.lower === 'after' &&
+    second?.tag === 'num' &&
+    /^(?:attempts|tries|warnings|failures|misses|reminders)$/.test(last?.lower ?? '')
+  )
+    return narrowed(c.front.filter((w) => w.tag !== 'mark').slice(1), lexicon)
   const gerund = c.front.some((w) => w.form === 'ing')
   if (!first || !second || gerund || c.front.length > 7) return null
   const rest = c.front.filter((w) => w.tag !== 'mark').slice(1)

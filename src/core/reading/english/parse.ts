@@ -275,6 +275,18 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
     /^(?:det|num|pron)$/.test(ahead[1]?.tag ?? '') &&
     /^(?:det|num|noun|adj)$/.test(words[end]?.tag ?? '')
   const cut = ordered || turned ? ahead.length : frontEnd(ahead)
+  // "Anything with glaze on the foot we grind off", "Vehicles we divide into ...": the object stands in front.
+  const last = ahead.at(-1)
+  const objectFirst =
+    sub === null &&
+    cut === 0 &&
+    ahead.length > 1 &&
+    last?.tag === 'pron' &&
+    /^(?:we|you|they|i)$/.test(last.lower) &&
+    /^(?:noun|pron|det|adj|num)$/.test(opening?.tag ?? '') &&
+    /^(?:noun|adj)$/.test(ahead.at(-2)?.tag ?? '')
+  if (objectFirst)
+    return { ...base, ...withObjectFirst(ahead, group, words.slice(end)), front: [...front, ...ahead.slice(0, -1)] }
   const inverted = ahead.length === 0 && sub === null && (words[f]?.tag === 'modal' || words[f]?.tag === 'aux')
   return {
     ...base,
@@ -293,6 +305,13 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
     rest: words.slice(end),
   }
 }
+
+const withObjectFirst = (ahead: readonly Tagged[], verb: VerbGroup, rest: readonly Tagged[]) => ({
+  subject: ahead.slice(-1),
+  ownSubject: true,
+  verb,
+  rest,
+})
 
 /** "Half an hour before departure the mate": the subject begins at the last determiner that follows a time or a place. */
 function frontEnd(ahead: readonly Tagged[]): number {

@@ -28,6 +28,8 @@ export function pieces(words: readonly Tagged[]): Piece[] {
   words.forEach((w, i) => {
     const cuts = w.tag === 'mark' ? !/^["“”'’[\]/&%€$£+=#]$/.test(w.text) : w.tag === 'conj'
     if (cuts) {
+      // "twice and only then switch on the heater"
+      if (w.lower === 'then' && now.length === 1 && now[0]?.lower === 'only') now = []
       const empty = now.length === 0 && sub === null
       close()
       if (!empty || opener === null || w.tag === 'conj') opener = w
@@ -58,6 +60,18 @@ export function pieces(words: readonly Tagged[]): Piece[] {
     )
       return
     const second = w.finite && now.some((x) => x.finite)
+    const gap = second && sub === null && !relative ? reducedRelative(now) : 0
+    if (gap > 0) {
+      // "Parcels nobody picks up are sent back": a relative clause without its pronoun.
+      const clause = now.splice(gap)
+      out.push(
+        { opener, sub, lead, relative, words: now },
+        { opener: null, sub: null, lead: null, relative: true, words: clause },
+      )
+      opener = null
+      now = [w]
+      return
+    }
     if (second) {
       // "If he says no you will": the second verb takes its pronoun along.
       const at = now.findLastIndex((x) => x.tag !== 'adv')
@@ -73,6 +87,15 @@ export function pieces(words: readonly Tagged[]): Piece[] {
   return out
 }
 
+/** Where in "parcels nobody picks up" the relative clause begins; 0 when there is none. */
+function reducedRelative(words: readonly Tagged[]): number {
+  const at = words.findIndex(
+    (w, i) => i > 0 && w.tag === 'pron' && SUBJECT.test(w.lower) && words[i - 1]?.tag === 'noun',
+  )
+  return at > 0 && words[at + 1]?.finite && !words.slice(0, at).some((w) => w.finite || w.tag === 'prep') ? at : 0
+}
+const SUBJECT = /^(?:we|you|they|i|he|she|it|nobody|somebody|someone)$/
+
 /** "before you start", "after loading": a clause; "after the meeting": a phrase. */
 function hasVerbBeforeCut(words: readonly Tagged[], from: number): boolean {
   if (words[from]?.form === 'ing') return true
@@ -82,7 +105,12 @@ function hasVerbBeforeCut(words: readonly Tagged[], from: number): boolean {
     const w = words[i] as Tagged
     if (w.tag === 'mark' || w.tag === 'conj' || w.tag === 'sub') return false
     // "before departure the mate reads": a phrase, then the subject.
-    const secondPhrase = words.slice(from + 1, i).some((x, k) => x.tag === 'det' && words[from + k]?.tag === 'noun')
+    // "after the second firing you will": likewise.
+    const secondPhrase = words
+      .slice(from + 1, i)
+      .some(
+        (x, k) => (x.tag === 'det' || (x.tag === 'pron' && SUBJECT.test(x.lower))) && words[from + k]?.tag === 'noun',
+      )
     if (w.finite) return i > from && !secondPhrase
   }
   return false

@@ -181,7 +181,15 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (l === 'let') return 'noun'
   if (l === 'that')
     return before?.lower === 'after' || before?.lower === 'by' ? 'adv' : thatIs(before, next, all[i - 2], lexicon)
-  if (l === 'which' && next && isWord(next) && next.form === null && !closed(next.lower) && !PRONOUNS.has(next.lower))
+  if (
+    l === 'which' &&
+    next &&
+    isWord(next) &&
+    (next.form === null ||
+      (next.form === 's' && next.strength === 'rare' && AUXILIARIES.has(all[i + 2]?.lower ?? ''))) &&
+    !closed(next.lower) &&
+    !PRONOUNS.has(next.lower)
+  )
     return 'sub'
   if (l === 'who' || l === 'which' || l === 'whose' || l === 'whom')
     return before && (before.tag === 'noun' || before.tag === 'mark' || before.tag === 'prep' || before.tag === 'num')

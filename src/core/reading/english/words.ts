@@ -58,6 +58,10 @@ const WORD = /\p{L}[\p{L}\p{M}]*(?:['’\-/][\p{L}\p{M}]+)*|\p{N}+(?:[.,:]\p{N}+
 /** "it's" is two words; "Teal's" and "o'clock" are one. */
 const CONTRACTED =
   /^(i|you|he|she|it|we|they|that|there|here|what|who|where|how|nobody|everybody|somebody|everyone|someone|let)['’](s|re|ll|ve|d|m)$/i
+/** "When the deck's full the bosun ...": is, not of. */
+const NOUN_IS = /^(\p{L}+)['’](s)$/u
+const IS_STATE =
+  /^\s+(?:not |still |already |too )?(?:full|ready|clear|empty|open|closed|dry|wet|over|gone|done|off|on|broken|missing|late|free|safe|finished|complete)(?=\s*[,.;:?!]|\s+(?:the|a|an|we|you|they|he|she|it|and|or)\b|\s*$)/i
 const CONTRACTION: Readonly<Record<string, string>> = {
   s: 'is',
   re: 'are',
@@ -73,7 +77,8 @@ export function wordsOf(text: string, within: Span): Word[] {
   for (const m of text.slice(within.start, within.end).matchAll(WORD)) {
     if (/^[*_`]$/.test(m[0])) continue
     const start = within.start + m.index
-    const contracted = CONTRACTED.exec(m[0])
+    const contracted =
+      CONTRACTED.exec(m[0]) ?? (IS_STATE.test(text.slice(start + m[0].length, within.end)) ? NOUN_IS.exec(m[0]) : null)
     if (contracted) {
       const cut = start + (contracted[1] as string).length
       const second = (contracted[2] as string).toLowerCase()
