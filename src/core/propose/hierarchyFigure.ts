@@ -273,7 +273,8 @@ function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): (ChildCl
     const behind = claims.slice(i + 1).filter((x) => x.children.length > 0)
     const inside = new Set(behind.flatMap((x) => x.children.map((n) => n.key)))
     const tops = distinct(behind.map((x) => x.parent)).filter((n) => !inside.has(n.key) && n.key !== c.parent.key)
-    return tops.length === count ? { ...c, children: tops, named: true } : c
+    const most = count ?? 0
+    return tops.length > 1 && tops.length <= most && tops.length >= most - 1 ? { ...c, children: tops, named: true } : c
   })
 }
 const NUMBERS: Readonly<Record<string, number>> = { two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8 }

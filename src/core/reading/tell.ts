@@ -44,6 +44,10 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
   // "What happens to your pot then?" asks for what the text goes on to tell.
   if (state.prose && said.asks?.put && WH.test(said.asks.question)) return
   askOfState(said, state)
+  said =
+    said.asks?.put && state.state && /^(?:It|They|He|She|There)\?$/.test(said.asks.question)
+      ? askedOf(said, state.state)
+      : said
   const { scope } = state
   // "Sand first, otherwise nothing sticks": what would come of it.
   if (!scope && said.within && has('otherwise') && said.actions.every((a) => !a.doing) && !said.condition) return
@@ -143,6 +147,12 @@ function alsoAsks(scope: Scope, c: Condition, said: Said): boolean {
     !said.cues.some((x) => x.name === 'next' || x.name === 'last')
   )
 }
+
+/** "It should have doubled. Has it?": asks for what was said last. */
+const askedOf = (said: Said, last: Action): Said => ({
+  ...said,
+  asks: said.asks && { ...said.asks, question: `${last.label}?`, content: last.content },
+})
 
 /** "In that case call the office": a condition that was told as something that happens. */
 function askOfState(said: Said, state: State): void {
@@ -299,7 +309,12 @@ function addActions(body: Statement[], said: Said, state: State): void {
   const source = said.cues.map((c) => c.span)
   if (beside) body[body.length - 1] = { do: 'fork', how: 'and', arms: [[beside], arms], source }
   else if (arms.length < 2) body.push(...arms)
-  else body.push(...arms.slice(0, -2), { do: 'fork', how: 'or', arms: [arms.slice(-2, -1), arms.slice(-1)], source })
+  else {
+    const told = said.actions.length === arms.length
+    const at = told && said.choiceAt > 0 ? said.choiceAt : arms.length - 1
+    const ways = [arms.slice(at - 1, at), arms.slice(at)]
+    body.push(...arms.slice(0, at - 1), { do: 'fork', how: 'or', arms: ways, source })
+  }
 }
 
 function addSteps(body: Statement[], said: Said, state: State): void {

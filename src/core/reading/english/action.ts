@@ -79,7 +79,7 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     !lexicon.verbClass.has(name.lower)
   const actor = isName || isActorPhrase(subject, lexicon) ? actorOf(subject) : null
   const somebody =
-    actor !== null || subject.every((w) => /^(?:you|we|they|he|she|i|who|everybody|everyone)$/.test(w.lower))
+    actor !== null || subject.every((w) => /^(?:you|we|they|he|she|i|who|whoever|everybody|everyone)$/.test(w.lower))
   if (!somebody || verb.told || (STATES.has(verb.base) && verb.modal !== 'must')) return whole()
   return make(not(labelOf([head, ...rest])), actor, true, [head, ...rest])
 }
@@ -160,7 +160,7 @@ export function actorOf(phrase: readonly Word[]): string | null {
   const words = phrase.slice(comma + 1)
   const stop = words.findIndex((w, i) => i > 0 && PREPOSITIONS.has(w.lower) && w.lower !== 'of')
   const name = actorName(stop > 0 ? words.slice(0, stop) : words)
-  return /^(?:He|She|They|You|We|I|Who|It|Everyone|Everybody|Somebody|Someone|Nobody)$/i.test(name)
+  return /^(?:He|She|They|You|We|I|Who|Whoever|It|Everyone|Everybody|Somebody|Someone|Nobody)$/i.test(name)
     ? null
     : name || null
 }

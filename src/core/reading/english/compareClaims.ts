@@ -34,12 +34,14 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
     ahead(c, text)
   // Up to the first word behind the verb, with the adverbs that belong to nobody.
   const opening = text.slice(c.start, c.rest[0]?.end ?? verb.words.at(-1)?.end ?? c.end)
+  const eachOf = /^each of (?:them|these|the two)$/.test(subject.map((w) => w.lower).join(' '))
   const both =
+    eachOf ||
     /\b(?:both|all(?! (?:the )?others?\b)|alike)\b/i.test(opening) ||
     (/^(?:they|either|both|all)$/.test(subject[0]?.lower ?? '') && !/^others?$/.test(subject[1]?.lower ?? ''))
   const named = mentions(
     subject.filter((w) => !/^(?:both|all|only|alone|alike|each|three|two|of|them)$/.test(w.lower) || w.tag === 'noun'),
-  ).filter((m) => !m.pronoun && !EVERY.test(m.key))
+  ).filter((m) => !m.pronoun && !EVERY.test(m.key) && !eachOf)
   const unlike = c.front.findIndex((w) => /^(?:unlike|like)$/.test(w.lower))
   // "In summer we load salt": the sets are times or places, and all of the clause is said of them.
   const leading = c.front.length > 0 || c.joint !== 'and' ? c.front : (before?.front ?? [])

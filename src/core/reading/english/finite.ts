@@ -38,8 +38,23 @@ export const isQuote = (w: Draft): boolean => /^["“”'‘’«»[\]]$/.test(w
 const isBoundary = (w: Draft): boolean =>
   (w.tag === 'mark' && !isQuote(w)) || w.tag === 'conj' || w.tag === 'sub' || w.tag === 'rel' || EITHER.has(w.lower)
 
+/** "Scrub, rinse twice, dry.": nothing but orders. */
+function onlyOrders(all: readonly Draft[]): boolean {
+  const words = all.filter((w) => !/^[.!]$/.test(w.text))
+  const starts = words.filter(
+    (w, i) => w.tag !== 'mark' && w.tag !== 'conj' && (i === 0 || /^(?:mark|conj)$/.test(words[i - 1]?.tag ?? '')),
+  )
+  const order = (w: Draft) =>
+    w.tag === 'noun' && (w.form === 'base' || (w.form === 'ed' && w.base === w.lower)) && w.strength !== 'rare'
+  const plain = words.every((w) => starts.includes(w) || w.tag === 'adv' || w.text === ',' || w.lower === 'and')
+  if (starts.length < 2 || !plain || !starts.every(order) || !starts.some((w) => w.strength !== 'mixed')) return false
+  starts.forEach(mark)
+  return true
+}
+
 /** Marks the finite verb of every segment that has none yet. */
 export function resolve(all: Draft[], lexicon: Lexicon): void {
+  if (onlyOrders(all)) return
   let mood: Mood = null
   let pending = false
   let interposed = false
@@ -92,7 +107,11 @@ function secondVerb(all: readonly Draft[], rel: number, at: number, to: number):
     const sure = w.strength === 'only' || w.strength === 'leaning'
     const ofMany = w.form === 'base' && isPlural(all[rel - 1]) && !isPlural(before)
     const goes = ofMany && own.form === 'ed' && next?.tag === 'prep'
-    const likely = (w.form === 's' || ofMany) && sure && (startsNounPhrase(next) || goes)
+    const free = all[rel]?.lower === 'whoever' && w.form === 's' && next?.tag === 'prep'
+    const likely =
+      (w.form === 's' || ofMany) &&
+      (sure || (free && w.strength === 'mixed')) &&
+      (startsNounPhrase(next) || goes || free)
     const particle = PARTICLES.test(before.lower) && (ofMany || w.form === 's') && sure
     if (w.tag === 'noun' && ((likely && !/^(?:det|adj|prep|num|to)$/.test(before.tag)) || (particle && i === at + 2)))
       return mark(w)
@@ -112,7 +131,11 @@ function clauseBehind(all: readonly Draft[], at: number, to: number): void {
     const order =
       base &&
       startsNounPhrase(next) &&
-      (before.tag === 'adj' || before.tag === 'prep' || (before.tag === 'num' && sure) || (i === last + 1 && sure))
+      (before.tag === 'adj' ||
+        before.tag === 'prep' ||
+        (i === last + 1 && /^(?:it|them)$/.test(next?.lower ?? '')) ||
+        (before.tag === 'num' && sure) ||
+        (i === last + 1 && sure))
     const subject = nounPhraseStart(all, last + 1, i)
     const agrees = w.form === 's' ? !isPlural(before) : isPlural(before)
     const told = subject > 0 && before.tag === 'noun' && agrees && (sure || startsNounPhrase(next))
@@ -230,7 +253,7 @@ function atStart(s: Segment, w: Draft): number {
   const { opener, mood } = s
   const next = s.all[s.start + 1]
   if (w.tag === 'prep' || w.tag === 'pron') return w.lower === 'like' ? -9 : -2
-  if (opener?.tag === 'rel') return 4
+  if (opener?.tag === 'rel') return opener.lower === 'whoever' ? 6 : 4
   // "Gusts are what makes mooring difficult"
   if (
     opener?.lower === 'what' &&
@@ -265,6 +288,14 @@ function atStart(s: Segment, w: Draft): number {
   if (s.pending && joined) return opener.text === ',' && startsNounPhrase(next) ? 0.7 : -1.5
   if (joined && mood !== null) {
     if (mood !== 'imperative' && mood !== 'base') return opener.text === ',' ? 0.4 : -2
+    // "have less stretch and therefore break sooner"
+    const adverb = s.all[s.start - 1]
+    if (
+      adverb?.tag === 'adv' &&
+      adverb !== opener &&
+      /^(?:therefore|thus|hence|always|never|often|usually|either)$/.test(adverb.lower)
+    )
+      return 1.6
     // "Add one drop of acid and stir": a bare singular at the end, behind things with a determiner, is no thing.
     const ends = next === undefined || (next.tag === 'mark' && s.to >= s.all.length - 1)
     const counted = s.all.slice(0, s.from).some((x) => x.tag === 'det' || x.tag === 'num')
@@ -297,7 +328,8 @@ function afterSubject(s: Segment, i: number): number {
   const b = all[k]
   if (!b || k < from) return 0
   if (b.tag === 'rel') return 4
-  if (b.tag === 'pron') return afterPronoun(b, w)
+  // "Each of them holds the boat"
+  if (b.tag === 'pron') return all[k - 1]?.lower === 'of' ? (w.form === 'ed' ? 0 : 1.5) : afterPronoun(b, w)
   // "Muddling through costs nothing": the particle belongs to the subject.
   const particle = b.tag === 'prep' && /^(?:through|up|down|out|off|in|on|over|back|away)$/.test(b.lower)
   if (particle && all[k - 1]?.form === 'ing' && w.form === 's') return 1.2
@@ -342,7 +374,10 @@ function afterSubject(s: Segment, i: number): number {
 /** The noun that a subject's number goes by: what stands before "of" or another preposition. */
 function headOf(all: readonly Draft[], from: number, k: number): Draft {
   for (let j = from + 1; j <= k; j++)
-    if ((all[j] as Draft).tag === 'prep' && (all[j - 1] as Draft).tag === 'noun') return all[j - 1] as Draft
+    if ((all[j] as Draft).tag === 'prep') {
+      const at = (all[j - 1] as Draft).lower === 'such' ? j - 2 : j - 1
+      if (all[at]?.tag === 'noun') return all[at] as Draft
+    }
   return all[k] as Draft
 }
 

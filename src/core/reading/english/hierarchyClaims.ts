@@ -276,6 +276,11 @@ function thereAre(c: Clause, all: readonly Clause[]): ChildClaim | null {
     const parent = mention(c.rest.slice(0, colon))
     return children.length > 1 && parent.key !== '' ? { ...base, parent, children, weight: 0.5 } : null
   }
+  // "Aft there are the stern ramp and the bike racks"
+  const place =
+    c.front.length > 0 && c.front.length <= 3 && /^(?:noun|det)$/.test(c.front[0]?.tag ?? '') ? mention(c.front) : null
+  const inside = mentions(cutList(c.rest))
+  if (place && place.key !== '' && inside.length > 1) return { ...base, parent: place, children: inside, weight: 0.45 }
   const before = all[all.indexOf(c) - 1]
   const topic = c.joint === ':' && before && !before.verb ? mention(before.rest) : null
   const called = all.slice(all.indexOf(c) + 1).find((x) => x.sub === 'what' && x.verb?.base === 'call')

@@ -19,7 +19,7 @@ export type HierarchyCue = {
 }
 
 export const CATEGORY =
-  '(?:types?|kinds?|sorts?|forms?|categor(?:y|ies)|class(?:es)?|groups?|famil(?:y|ies)|variet(?:y|ies)|species|levels?|parts?|areas?|sections?|divisions?|components?|elements?|branches|branch|versions?|models?|styles?|stages?|ways?|members?|units?|departments?|committees?|voices|examples?|teams?|layers?|subgroups?)'
+  '(?:types?|kinds?|sorts?|forms?|categor(?:y|ies)|class(?:es)?|groups?|famil(?:y|ies)|variet(?:y|ies)|species|levels?|parts?|areas?|sections?|divisions?|components?|elements?|branches|branch|versions?|models?|styles?|stages?|ways?|members?|units?|departments?|committees?|voices|examples?|teams?|layers?|subgroups?|headings?)'
 const LIST = '^(?:again |further |mainly |usually |now )?'
 
 export const hierarchyCues: readonly HierarchyCue[] = [
@@ -49,6 +49,18 @@ export const hierarchyCues: readonly HierarchyCue[] = [
     because: 'falls into',
     examples: { 'Vessels fall into car ferries and passenger boats': 'Vessels > Car ferries, Passenger boats' },
     counter: ['The ramp falls into the water'],
+  },
+  {
+    name: 'goes-under',
+    how: 'kind',
+    verb: /^(?:go|fit|belong)$/,
+    behind: /^(?:under|into|in|to)(?= one of\b)/,
+    voice: 'active',
+    parent: 'before',
+    weight: 0.8,
+    because: 'goes under one of',
+    examples: { 'Tickets go under one of two headings: day and season': 'Tickets > Day, Season' },
+    counter: ['The bike goes under the stairs'],
   },
   {
     name: 'comes-as',
@@ -90,9 +102,21 @@ export const hierarchyCues: readonly HierarchyCue[] = [
     counter: [],
   },
   {
+    name: 'takes-care',
+    how: 'heads',
+    verb: /^take$/,
+    behind: /^care of\b/,
+    voice: 'active',
+    parent: 'before',
+    weight: 0.5,
+    because: 'takes care of',
+    examples: { 'The purser takes care of the shop and the saloon': 'Purser > Shop, Saloon' },
+    counter: ['The mate takes the wheel'],
+  },
+  {
     name: 'has',
     how: 'part',
-    verb: /^(?:have|feature|hold|sell|offer|run|publish|carry|employ|keep)$/,
+    verb: /^(?:have|take|feature|hold|sell|offer|run|publish|carry|employ|keep)$/,
     behind: /^/,
     voice: 'active',
     parent: 'before',

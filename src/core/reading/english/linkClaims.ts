@@ -2,10 +2,10 @@
  *  preposition, verb and words and preposition is that of Fader, Soderland, Etzioni 2011, "Identifying Relations for Open
  *  Information Extraction". */
 import type { LinkClaim, Named } from '../claims'
-import { itemsOf, mention, mentions, objectAndRest } from './phrases'
+import { itemsOf, mention, mentions, named, objectAndRest, wordsOfClause } from './phrases'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
-import { concepts, gappedOf, targetsOf } from './targets'
+import { concepts, gappedOf, targetsOf, type Target } from './targets'
 import type { Lexicon } from './words'
 
 /** What "it", "this" and "they" stood for last. */
@@ -20,7 +20,9 @@ export function linkClaims(clauses: readonly Clause[], discourse: Discourse, lex
     if (!c.verb && clauses.length === 1 && c.rest.length <= 4)
       discourse.subject = mentions(c.rest).filter((m) => !m.pronoun)
     const turned = c.sub === 'what' ? copulaBefore(c, clauses) : null
-    if (!c.verb || c.verb.imperative || (c.sub !== null && !STATED.test(c.sub) && !turned)) continue
+    // "where it runs through the fairlead" says which place.
+    const place = c.sub === 'where' && c.subject[0]?.tag === 'pron'
+    if (!c.verb || c.verb.imperative || place || (c.sub !== null && !STATED.test(c.sub) && !turned)) continue
     const from = subjectsOf(c, clauses, discourse, out)
     if (from.length === 0) continue
     const base = {
@@ -36,7 +38,8 @@ export function linkClaims(clauses: readonly Clause[], discourse: Discourse, lex
     const told = turned?.behind
       ? [{ to: turned.subject, words: wordsOnly(c) }]
       : targetsOf({ ...c, rest: gapped.own }, lexicon)
-    const claims = told
+    const asked = told.length === 0 ? clauseTarget(c, clauses) : null
+    const claims = [...told, ...(asked ? [asked] : [])]
       .map((t) => ({ ...t, to: t.to.flatMap((m) => (m.pronoun ? meant(m, discourse, from) : [m])) }))
       .filter((t) => t.to.length > 0)
     for (const { to, words, receives } of claims)
@@ -51,8 +54,21 @@ export function linkClaims(clauses: readonly Clause[], discourse: Discourse, lex
   return out
 }
 
+/** "Objectives describe what learners can do": what is described is said in a clause. */
+function clauseTarget(c: Clause, all: readonly Clause[]): Target | null {
+  const next = all[all.indexOf(c) + 1]
+  if (!c.verb || !next || !/^(?:what|how|whether)$/.test(next.sub ?? '') || next.joint === ',' || c.rest.length > 0)
+    return null
+  if (!/^(?:describe|measure|determine|decide|show|explain|define|influence|affect|say)$/.test(c.verb.base)) return null
+  const words = [...(next.lead ? [next.lead] : []), ...wordsOfClause(next).filter((w) => w !== next.lead)]
+  const to = named(words)
+  return words.length > 8 ? null : { to: [to], words: c.verb.words.map((w) => w.lower).join(' ') }
+}
+
 const wordsOnly = (c: Clause): string =>
-  [...(c.verb?.words ?? []), ...c.rest.filter((w) => w.tag === 'prep')].map((w) => w.lower).join(' ')
+  [...(c.verb?.words ?? []), ...(c.rest.length === 1 ? c.rest.filter((w) => w.tag === 'prep') : [])]
+    .map((w) => w.lower)
+    .join(' ')
 
 /** "Gusts are what makes mooring difficult": the clause that the one with "what" is said of. */
 function copulaBefore(

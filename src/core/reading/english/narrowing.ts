@@ -42,6 +42,8 @@ export function narrowing(
     return null
   if (relative?.verb && (contrasted || ones || (relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))))
     return narrowed([...subject, ...relative.subject, ...relative.verb.words, ...relative.rest], lexicon)
+  // "Tickets marked urgent go to the engineer, the others wait"
+  if (contrasted && subject.some((w, i) => i > 0 && w.form === 'ed')) return narrowed(subject, lexicon)
   const prep = subject.findIndex((w) =>
     /^(?:above|below|under|over|between|without|within|outside|with|from)$/.test(w.lower),
   )
@@ -56,14 +58,6 @@ export function frontCondition(c: Clause, lexicon: Lexicon): Condition | null {
   if (!verb || verb.told) return null
   if (verb.base === 'mean' && c.subject[0]?.lower === 'no' && c.subject.length <= 4)
     return { ...narrowed(c.subject.slice(1), lexicon), answer: 'no' }
-  // "After three wrong attempts the account is locked"
-  const last = c.front.filter((w) => w.tag !== 'mark').at(-1)
-  if (
-    first?.lower === 'after' &&
-    second?.tag === 'num' &&
-    /^(?:attempts|tries|warnings|failures|misses|reminders)$/.test(last?.lower ?? '')
-  )
-    return narrowed(c.front.filter((w) => w.tag !== 'mark').slice(1), lexicon)
   const gerund = c.front.some((w) => w.form === 'ing')
   if (!first || !second || gerund || c.front.length > 7) return null
   const rest = c.front.filter((w) => w.tag !== 'mark').slice(1)

@@ -282,7 +282,7 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
     cut === 0 &&
     ahead.length > 1 &&
     last?.tag === 'pron' &&
-    /^(?:we|you|they|i)$/.test(last.lower) &&
+    /^(?:we|you|they|i|there)$/.test(last.lower) &&
     /^(?:noun|pron|det|adj|num)$/.test(opening?.tag ?? '') &&
     /^(?:noun|adj)$/.test(ahead.at(-2)?.tag ?? '')
   if (objectFirst)
@@ -346,6 +346,13 @@ function inherited(clauses: readonly Clause[]): Clause[] {
   const out: Clause[] = []
   for (const c of clauses) {
     const from = out.findLast((x) => x.sub === null && !x.relative && x.verb !== null)
+    // "Whoever takes it writes a ticket"
+    const whoever = out.at(-1)
+    const free = whoever?.relative && /^(?:whoever|anyone who)$/.test(whoever.subject[0]?.lower ?? '') ? whoever : null
+    if (free && c.verb && c.sub === null && !c.relative && c.subject.length === 0 && c.joint === '') {
+      out.push({ ...c, subject: free.subject.slice(0, 1), ownSubject: true })
+      continue
+    }
     const takes =
       c.verb !== null &&
       c.sub === null &&

@@ -61,7 +61,14 @@ export function bare(words: readonly Tagged[]): Tagged[] {
     from++
   }
   const rest = words.slice(from)
-  const end = rest.findIndex((w, i) => i > 0 && (w.tag === 'rel' || w.tag === 'sub' || /^[:;—–!?]$/.test(w.text)))
+  const end = rest.findIndex(
+    (w, i) =>
+      i > 0 &&
+      (w.tag === 'rel' ||
+        w.tag === 'sub' ||
+        /^[:;—–!?]$/.test(w.text) ||
+        (w.lower === 'such' && rest[i + 1]?.lower === 'as')),
+  )
   const phrase = end > 0 ? rest.slice(0, end) : rest
   let to = phrase.length
   while (
@@ -92,7 +99,9 @@ export function mention(words: readonly Tagged[]): Mention {
       ? (own[0] as Tagged).lower
       : null
   const label = labelOf(own)
-  return { label, key: keyOf(own.map((w) => (w.tag === 'num' ? w.text : w.lower)).join(' ')), span, pronoun }
+  // "blooms early": no thing at all.
+  const how = own.length === 1 && TRAILING.test(own[0]?.lower ?? '')
+  return { label, key: how ? '' : keyOf(own.map((w) => (w.tag === 'num' ? w.text : w.lower)).join(' ')), span, pronoun }
 }
 export const mentions = (words: readonly Tagged[]): Mention[] =>
   itemsOf(words)

@@ -76,7 +76,10 @@ export function pieces(words: readonly Tagged[]): Piece[] {
       // "If he says no you will": the second verb takes its pronoun along.
       const at = now.findLastIndex((x) => x.tag !== 'adv')
       const phrase = sub === null ? -1 : nounPhraseStart(now, now.findIndex((x) => x.finite) + 1, now.length)
-      const subject = now[at]?.tag === 'pron' && at > 0 ? now.splice(at) : phrase > 0 ? now.splice(phrase) : []
+      // "Whoever takes it writes a ticket": what is taken.
+      const taken = now[0]?.lower === 'whoever' && now[at - 1]?.finite === true
+      const subject =
+        now[at]?.tag === 'pron' && at > 0 && !taken ? now.splice(at) : phrase > 0 ? now.splice(phrase) : []
       close()
       opener = null
       now.push(...subject)

@@ -308,7 +308,8 @@ class Teller {
   /** "while the others check the vehicle deck": done at the same time. */
   private beside(c: Clause): boolean {
     const action = actionOf(c, this.lexicon)
-    if (!action.doing) return false
+    // "while you still remember" says when.
+    if (!action.doing || (/^(?:you|we)$/.test(c.subject[0]?.lower ?? '') && c.rest.length === 0)) return false
     this.open(c.start)
     this.now.cues.push({ name: 'meanwhile', span: { start: c.lead?.start ?? c.start, end: c.start } })
     this.now.actions.push(action)
@@ -368,7 +369,8 @@ class Teller {
         c.subject.some((w) => w.lower === 'either') ||
         c.front.some((w) => w.lower === 'either') ||
         c.verb?.words.some((w) => w.lower === 'either')
-      if (c.joint === 'or' && this.now.actions.length > 1 && (action.doing || either)) this.now.choice = true
+      if (c.joint === 'or' && this.now.actions.length > 1 && (action.doing || either))
+        Object.assign(this.now, { choice: true, choiceAt: this.now.actions.length - 1 })
     }
     return i
   }
@@ -399,7 +401,7 @@ class Teller {
 
 /** Somebody else is told something else: so who is meant is a question. */
 const OTHERS =
-  /\b(?:those|the ones|anyone|people) (?:who|that) (?:do|are|is|does|can)(?:n't| not)\b|\b(?:others|the rest|(?:every|any)(?:one|body|thing) else)\b/i
+  /\b(?:those|the ones|anyone|people) (?:who|that) (?:do|are|is|does|can)(?:n't| not)\b|\b(?:(?:the )?others|the rest|(?:every|any)(?:one|body|thing) else)\b/i
 
 /** "Cheap ideas are tried out. The expensive ones go to ...": the sentence behind says what becomes of the others. */
 const ONES = /^[^.;!?]*[.;!?]\s+(?:the )?\p{L}+ ones\b/iu

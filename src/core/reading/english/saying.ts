@@ -11,6 +11,8 @@ export type Said = {
   readonly actions: readonly Action[]
   /** "either ... or": one of the actions is done. */
   readonly choice: boolean
+  /** Where the last of the ways begins: how many actions stand before it. */
+  readonly choiceAt: number
   /** A question put as such: "Is the ramp clear?", "check whether the ramp is clear". */
   readonly asks: Condition | null
   readonly goTo: { readonly step: number | null; readonly span: Span; readonly note: string } | null
@@ -32,6 +34,7 @@ export const empty = (span: Span): Draft => ({
   condition: null,
   actions: [],
   choice: false,
+  choiceAt: 0,
   asks: null,
   goTo: null,
   topic: null,

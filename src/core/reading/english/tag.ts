@@ -191,6 +191,7 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
     !PRONOUNS.has(next.lower)
   )
     return 'sub'
+  if (l === 'whoever') return 'rel'
   if (l === 'who' || l === 'which' || l === 'whose' || l === 'whom')
     return before && (before.tag === 'noun' || before.tag === 'mark' || before.tag === 'prep' || before.tag === 'num')
       ? 'rel'

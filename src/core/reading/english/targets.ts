@@ -58,7 +58,7 @@ function withoutQuantity(m: Named): Named {
 /** The objects of a clause with the words that lead to them: "gives orders to the helmsman" gives two. */
 export function targetsOf(c: Clause, lexicon: Lexicon): readonly Target[] {
   const verb = c.verb as NonNullable<Clause['verb']>
-  const takes = verb.base === 'get' && /^(?:det|noun)$/.test(c.rest[0]?.tag ?? '')
+  const takes = verb.base === 'get' && (c.rest[0]?.tag === 'det' || c.rest.some((w) => w.lower === 'from'))
   if (NO_RELATION.has(verb.base) && !takes && !/^(?:up|from|to|in|out|into|down)$/.test(c.rest[0]?.lower ?? ''))
     return []
   const { prep, object, tail } = objectAndRest(c.rest)
@@ -109,6 +109,9 @@ export function targetsOf(c: Clause, lexicon: Lexicon): readonly Target[] {
   if (listed.length > 1) return [{ to: listed, words: says }]
   // "make it gusty", "improves it further"
   const [it, ...how] = object
+  // "costs us trust"
+  if (/^(?:me|us|you|him|her|them)$/.test(it?.lower ?? '') && how.at(-1)?.tag === 'noun')
+    return [{ to: concepts(how), words: says }]
   if (it?.tag === 'pron' && how.length > 0 && !how.some((w) => w.tag === 'conj' || w.text === ','))
     return [{ to: concepts([it]), words: HOLDS.test(verb.base) ? `${says} ${joined(how).toLowerCase()}` : says }]
   const state = HOLDS.test(verb.base) ? stateOf(object, lexicon) : null

@@ -53,7 +53,8 @@ export const englishLexicon = (): Lexicon => {
   }
 }
 
-const WORD = /\p{L}[\p{L}\p{M}]*(?:['’\-/][\p{L}\p{M}]+)*|\p{N}+(?:[.,:]\p{N}+)*%?|[^\s\p{L}\p{N}]/gu
+const WORD =
+  /\p{L}[\p{L}\p{M}]*(?:\p{N}+(?!\p{N}*[.,:]\p{N}))?(?:['’\-/][\p{L}\p{M}]+)*|\p{N}+(?:[.,:]\p{N}+)*%?|[^\s\p{L}\p{N}]/gu
 
 /** "it's" is two words; "Teal's" and "o'clock" are one. */
 const CONTRACTED =
@@ -61,7 +62,7 @@ const CONTRACTED =
 /** "When the deck's full the bosun ...": is, not of. */
 const NOUN_IS = /^(\p{L}+)['’](s)$/u
 const IS_STATE =
-  /^\s+(?:not |still |already |too )?(?:full|ready|clear|empty|open|closed|dry|wet|over|gone|done|off|on|broken|missing|late|free|safe|finished|complete)(?=\s*[,.;:?!]|\s+(?:the|a|an|we|you|they|he|she|it|and|or)\b|\s*$)/i
+  /^\s+(?:not |still |already |too )?(?:full|ready|clear|empty|open|closed|dry|wet|over|gone|done|off|on|broken|missing|late|free|safe|finished|complete|quick|cheap|heavy|light|slow|easy|hard|big|small|long|short|warm|cold|good|bad|fine|better|worse|busy|new|old|right|wrong|true)(?=\s*[,.;:?!]|\s+(?:the|a|an|we|you|they|he|she|it|and|or)\b|\s*$)/i
 const CONTRACTION: Readonly<Record<string, string>> = {
   s: 'is',
   re: 'are',

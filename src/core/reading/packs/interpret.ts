@@ -27,6 +27,7 @@ export function packSaid(text: string, span: Span, pack: LanguagePack, steps: bo
     span,
     cues,
     choice: false,
+    choiceAt: 0,
     asks: null,
     goTo: null,
     topic: null,
