@@ -126,8 +126,9 @@ function claimsIn(
       continue
     }
     for (const p of parsed.get(b) ?? []) {
-      const defined = DEFINES.exec(slice(text, p.span))
-      if (defined && (defined[1] as string).split(/\s+/).length <= 4) {
+      const match = DEFINES.exec(slice(text, p.span))
+      const defined = match && (match[1] as string).split(/\s+/).length <= 4 ? match : null
+      if (defined) {
         const at = p.span.start + defined[0].indexOf(defined[1] as string)
         const term: Named = {
           label: defined[1] as string,

@@ -365,7 +365,10 @@ function addSteps(body: Statement[], said: Said, state: State): void {
 
 /** "it" and "them" stand for the last thing something was done to, where the number agrees. */
 const withObject = (label: string, object: string | null): string => {
-  const named = object === null ? label : label.replace(/s$/.test(object) ? /(?<=\s)them\b/ : /(?<=\s)it\b/, object)
+  const named =
+    object === null || /^See to it\b/.test(label)
+      ? label
+      : label.replace(/s$/.test(object) ? /(?<=\s)them\b/ : /(?<=\s)it\b/, object)
   // "Pour it over the flour", with nothing certain to stand for it: pour over the flour.
   return named.replace(/^(\S+) (?:it|them) (?=\S+ \S+)/, '$1 ')
 }

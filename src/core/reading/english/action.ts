@@ -87,6 +87,7 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
 /** The subject without the capital of a sentence's first word, where that is no name as far as one can tell. */
 function withoutCapital(clause: Clause): readonly Tagged[] {
   const [first, ...more] = clause.subject
+  if (first?.tag === 'pron') return [{ ...first, text: first.lower }, ...more]
   const plain = first && (more.length > 0 || /s$/.test(first.lower)) && /^\p{Lu}\p{Ll}/u.test(first.text)
   return first && plain && !more.some((w) => /^\p{Lu}/u.test(w.text))
     ? [{ ...first, text: first.lower }, ...more]

@@ -100,13 +100,16 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
 /** "A driver who finds a fault tells the office": the verb of the subject before the relative. */
 function secondVerb(all: readonly Draft[], rel: number, at: number, to: number): void {
   const own = all[at] as Draft
-  for (let i = own.form === 'ed' ? at + 1 : at + 2; i < to; i++) {
+  const adjoining = all[at + 1]
+  const doubled = adjoining?.form === own.form && /^(?:only|leaning)$/.test(adjoining?.strength ?? '')
+  for (let i = own.form === 'ed' || doubled ? at + 1 : at + 2; i < to; i++) {
     const w = all[i] as Draft
     if (w.finite) return
     const [before, next] = [all[i - 1] as Draft, all[i + 1]]
     const sure = w.strength === 'only' || w.strength === 'leaning'
     const ofMany = w.form === 'base' && isPlural(all[rel - 1]) && !isPlural(before)
-    const goes = ofMany && own.form === 'ed' && next?.tag === 'prep'
+    const goes =
+      (ofMany && own.form === 'ed' && next?.tag === 'prep') || (doubled && i === at + 1 && next?.tag === 'noun')
     const free = all[rel]?.lower === 'whoever' && w.form === 's' && next?.tag === 'prep'
     const likely =
       (w.form === 's' || ofMany) &&
@@ -132,6 +135,7 @@ function clauseBehind(all: readonly Draft[], at: number, to: number): void {
       base &&
       startsNounPhrase(next) &&
       (before.tag === 'adj' ||
+        /^(?:just|simply|always|never|only)$/.test(before.lower) ||
         before.tag === 'prep' ||
         (i === last + 1 && /^(?:it|them)$/.test(next?.lower ?? '')) ||
         (before.tag === 'num' && sure) ||
@@ -184,8 +188,10 @@ const mark = (w: Draft): void => {
 function alsoAfterPronouns(all: readonly Draft[], from: number, to: number): void {
   for (let i = from + 1; i < to; i++) {
     const w = all[i] as Draft
-    if (w.tag === 'noun' && (w.form === 's' || w.form === 'base') && w.strength !== 'rare' && pronounBefore(all, i, w))
-      mark(w)
+    const sure =
+      w.strength !== 'rare' ||
+      (w.form === 'base' && /^(?:we|they)$/.test(all[i - 1]?.lower ?? '') && startsNounPhrase(all[i + 1]))
+    if (w.tag === 'noun' && (w.form === 's' || w.form === 'base') && sure && pronounBefore(all, i, w)) mark(w)
   }
 }
 
@@ -218,6 +224,7 @@ function bestVerb(s: Segment, lexicon: Lexicon): number {
     /^(?:let|make|help|keep)$/.test(all[start]?.lower ?? '') &&
     start < to - 1 &&
     s.opener?.tag !== 'sub' &&
+    !EITHER.has(s.opener?.lower ?? '') &&
     !s.pending
   )
     return start
@@ -236,6 +243,9 @@ function bestVerb(s: Segment, lexicon: Lexicon): number {
     if (w.form === null || w.form === 'ing' || !open || COLLECTIVE.has(w.lower)) continue
     const points =
       STRENGTH[w.strength as VerbClass] + (i === start ? atStart(s, w) : afterSubject(s, i)) + ahead(s, i, lexicon)
+    // "Feedback helps people improve": the verb inside is not the clause's.
+    const lets = best >= 0 && /^(?:let|make|help|have|see|hear|watch)$/.test((all[best] as Draft).base)
+    if (lets && w.form === 'base') continue
     // "Heat speeds up the reaction": a third person behind it makes the first word its subject.
     const yields = best === start && w.form === 's' && points > THRESHOLD && !startsNounPhrase(all[start + 1])
     // "fewer people leaving means less money spent on training": behind a present form a past one says which money.
@@ -334,6 +344,11 @@ function afterSubject(s: Segment, i: number): number {
   const particle = b.tag === 'prep' && /^(?:through|up|down|out|off|in|on|over|back|away)$/.test(b.lower)
   if (particle && all[k - 1]?.form === 'ing' && w.form === 's') return 1.2
   const ofKind = b.tag === 'adj' && /^(?:any|some|every|no)thing$/.test(all[k - 1]?.lower ?? '')
+  // "One stands at the hose, the other watches"
+  const standsFor =
+    (b.lower === 'one' && k === from) ||
+    (/^(?:other|others|first|second|former|latter)$/.test(b.lower) && all[k - 1]?.lower === 'the')
+  if (standsFor && w.form === 's') return 2
   if (/^(?:det|prep|adj|to|aux|modal|sub|verb)$/.test(b.tag) && !ofKind) return -9
   // "At eight unlock the door": an order behind a time or a place.
   const phrase = all[from]

@@ -119,6 +119,14 @@ function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: 
     const weak = wantsList && children.length < 2 && !/^(?:two|three|four|five|six|\d)/.test(children[0]?.key ?? '')
     if (weak) continue
     const each = parents.length > 1 ? parents : [parent]
+    const runs = cue.parent === 'before' && verb.base === 'run' ? staffOf(childWords) : null
+    if (runs) {
+      const one = { relation: 'child', parent, rule: 'leads', span: { start: c.start, end: c.end } } as const
+      return [
+        { ...one, how: 'heads', children: [runs.parent], weight: 0.75 },
+        { ...one, how: 'reports', children: runs.children, weight: 0.6 },
+      ]
+    }
     const staff = cue.parent === 'behind' && parents.length === 1 ? staffOf(parentWords) : null
     if (staff) {
       const span = { start: c.start, end: c.end }
@@ -491,10 +499,12 @@ function afterCategory(words: readonly Tagged[]): readonly Tagged[] {
   const isCategory = CATEGORY_PHRASE.test(head.map((w) => w.text).join(' '))
   if (colon >= 0 && (isCategory || head.length <= (head[0]?.tag === 'num' ? 7 : 4))) return words.slice(colon + 1)
   // "has lessons on ropes and knots"
-  const topics = head.findIndex((w) => /^(?:on|about)$/.test(w.lower))
+  const topics = head.findIndex((w) => /^(?:on|about|for)$/.test(w.lower))
   if (
     topics > 0 &&
-    /^(?:lessons|sections|chapters|articles|units|pages|topics|parts|courses)$/.test(head[topics - 1]?.lower ?? '')
+    /^(?:lessons|sections|chapters|articles|units|pages|topics|parts|courses|modules)$/.test(
+      head[topics - 1]?.lower ?? '',
+    )
   )
     return head.slice(topics + 1)
   const comma = words.findIndex((w) => w.text === ',')

@@ -101,9 +101,14 @@ const SUBJECT = /^(?:we|you|they|i|he|she|it|nobody|somebody|someone)$/
 
 /** "before you start", "after loading": a clause; "after the meeting": a phrase. */
 function hasVerbBeforeCut(words: readonly Tagged[], from: number): boolean {
-  if (words[from]?.form === 'ing') return true
+  if (words[from]?.form === 'ing') {
+    // "before starting they put out the signs": a phrase, then the subject.
+    const verb = words.findIndex((w, i) => i > from && (w.finite || w.tag === 'mark'))
+    return !(words[verb]?.finite === true && SUBJECT.test(words[verb - 1]?.lower ?? ''))
+  }
   // "After that it goes to the police"
-  if (/^(?:that|this)$/.test(words[from]?.lower ?? '') && words[from + 1]?.tag === 'pron') return false
+  if (/^(?:that|this)$/.test(words[from]?.lower ?? '') && /^(?:pron|det)$/.test(words[from + 1]?.tag ?? ''))
+    return false
   for (let i = from; i < words.length; i++) {
     const w = words[i] as Tagged
     if (w.tag === 'mark' || w.tag === 'conj' || w.tag === 'sub') return false

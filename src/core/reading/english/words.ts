@@ -26,6 +26,12 @@ stand stood stood|steal stole stolen|stick stuck stuck|strike struck struck|swea
 think thought thought|throw threw thrown|understand understood understood|undo undid undone|wake woke woken|wear wore worn|win won won|wind wound wound|withdraw withdrew withdrawn|write wrote written|
 put put put|set set set|cut cut cut|shut shut shut|let let let|hit hit hit|read read read|spread spread spread|reset reset reset|overtake overtook overtaken|redo redid redone|split split split|cost cost cost|hurt hurt hurt|burst burst burst|cast cast cast|quit quit quit|arise arose arisen|forbid forbade forbidden|outgrow outgrew outgrown`
 
+const BASES: ReadonlySet<string> = new Set(
+  IRREGULAR.replace(/\n/g, '')
+    .split('|')
+    .map((row) => row.split(' ')[0] as string),
+)
+
 /** Everyday working verbs and roles that WordNet does not know as such. */
 const EXTRA_VERBS = 'email log reset photograph text scan restart rinse label tag disinfect unplug'
 /** Counted as nouns more often than handbooks use them so. */
@@ -42,7 +48,8 @@ export const englishLexicon = (): Lexicon => {
   const irregular = new Map<string, string>()
   for (const row of IRREGULAR.replace(/\n/g, '').split('|')) {
     const [base, ...forms] = row.split(' ') as [string, ...string[]]
-    for (const f of forms) irregular.set(f, base)
+    // "lay" is a verb of its own before it is the past of lie.
+    for (const f of forms) if (f === base || !BASES.has(f)) irregular.set(f, base)
   }
   return {
     verbClass,
