@@ -243,6 +243,9 @@ function bestVerb(s: Segment, lexicon: Lexicon): number {
     if (w.form === null || w.form === 'ing' || !open || COLLECTIVE.has(w.lower)) continue
     const points =
       STRENGTH[w.strength as VerbClass] + (i === start ? atStart(s, w) : afterSubject(s, i)) + ahead(s, i, lexicon)
+    // "If the talk goes well we place an order": the pronoun begins the next clause.
+    const nextClause = best >= 0 && s.opener?.tag === 'sub' && all[i - 1]?.tag === 'pron' && i - best > 1
+    if (nextClause) continue
     // "Feedback helps people improve": the verb inside is not the clause's.
     const lets = best >= 0 && /^(?:let|make|help|have|see|hear|watch)$/.test((all[best] as Draft).base)
     if (lets && w.form === 'base') continue

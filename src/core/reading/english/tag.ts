@@ -179,6 +179,7 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
     return before && (before.tag === 'det' || before.tag === 'adj') ? 'noun' : 'modal'
   if (AUXILIARIES.has(l)) return 'aux'
   if (l === 'let') return 'noun'
+  if (l === 'that' && before?.tag === 'sub') return 'pron'
   if (l === 'that')
     return before?.lower === 'after' || before?.lower === 'by' ? 'adv' : thatIs(before, next, all[i - 2], lexicon)
   if (
@@ -215,6 +216,16 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (/^(?:both|all|each|either|neither)$/.test(l) && before?.tag === 'noun') return 'adv'
   // "and either starts or calls"
   if (l === 'either' && next && (next.form === 's' || next.form === 'base') && next.strength !== 'rare') return 'adv'
+  // "and both sign the log": two that sign.
+  if (
+    l === 'both' &&
+    next?.form === 'base' &&
+    !/s$/.test(next.lower) &&
+    next.strength !== 'rare' &&
+    all[i + 2] &&
+    DETERMINERS.has((all[i + 2] as Draft).lower)
+  )
+    return 'pron'
   if (POINTING.has(l)) return pointing(w, next) ? 'pron' : 'det'
   if (DETERMINERS.has(l)) return 'det'
   if (l === 'like')
