@@ -8,9 +8,14 @@ import type { Doubt } from './doubts'
 import { labelled, listIn, termOf, titleBlock } from './shapes'
 
 export function decisionFigure(read: ReadText): Built {
-  const found = [fromTable(read), fromLists(read), fromChain(read), fromCases(read), fromClaims(read)].filter(
-    (x): x is Built => x !== null,
-  )
+  const found = [
+    fromTable(read),
+    fromLists(read),
+    fromNamedOptions(read),
+    fromChain(read),
+    fromCases(read),
+    fromClaims(read),
+  ].filter((x): x is Built => x !== null)
   return found.toSorted((a, b) => b.score - a.score)[0] ?? { nodes: [], links: [], score: 0, reasons: [] }
 }
 
@@ -178,6 +183,34 @@ function fromLists(read: ReadText): Built | null {
     judged > 0 ? 'what is for and against each' : 'the same criteria for each',
   ])
 }
+
+/** "Radio: repair or replace?" over lines of "Repair: cheap, but old": options with what is said of each. */
+function fromNamedOptions(read: ReadText): Built | null {
+  const [title, ...others] = read.blocks
+  if (!title || title.type === 'row' || !PUTS_TO_CHOICE.test(slice(read.text, title.span))) return null
+  const lines = others.map((b) => termOf(read.text, b.span))
+  const terms = lines.filter((t) => t !== null)
+  const asked = keyOf(slice(read.text, title.span))
+  const named = terms.filter((t) => asked.includes(keyOf(slice(read.text, t.term)))).length
+  if (terms.length < 2 || terms.length > 6 || terms.length < others.length || named < Math.min(2, terms.length - 1))
+    return null
+  const tree = new Growing()
+  const root = tree.add('choice', labelled(read.text, title.span), [title.span])
+  for (const t of terms) {
+    const option = tree.add('option', labelled(read.text, t.term), [t.term], root)
+    for (const s of listIn(read.text, t.rest)) {
+      const words = labelled(read.text, s).replace(/^(?:but|however)\s+/iu, '')
+      tree.add(
+        'criterion',
+        words.replace(/^\p{Ll}/u, (x) => x.toUpperCase()),
+        [s],
+        option,
+      )
+    }
+  }
+  return tree.built(0.8, [many(terms.length, 'option'), 'what is said of each'])
+}
+const PUTS_TO_CHOICE = /\b(?:or|oder)\b.*\?$|\b(?:which|whether|options|alternatives|choice)\b/iu
 
 /** Questions that lead to questions or to an answer, with no step between. */
 function fromChain(read: ReadText): Built | null {

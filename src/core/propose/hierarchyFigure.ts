@@ -266,7 +266,11 @@ function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): (ChildCl
         .flatMap((x) =>
           x.relation === 'child' ? [x.parent] : x.relation === 'link' ? x.from : x.relation === 'compare' ? x.sets : [],
         )
-        .filter((n) => n.key.endsWith(` ${head}`) || (counted !== null && n.key.startsWith(`${head} `))),
+        .filter(
+          (n) =>
+            n.key.endsWith(` ${head}`) ||
+            ((counted !== null || c.awaits !== undefined) && n.key.startsWith(`${head} `)),
+        ),
     )
     if (later.length > 0 && (!counted || (later.length > 1 && later.length <= (count ?? 0))))
       return { ...c, children: later, named: true }

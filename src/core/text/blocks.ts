@@ -207,6 +207,19 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
     }
     return end
   }
+  // "Repair: cheap, but ..." line below line: each says something of its own.
+  const labelled = own.filter((l) => LABELLED.test(l.text)).length
+  if (
+    own.length > 2 &&
+    labelled >= own.length - 1 &&
+    (labelled === own.length || !LABELLED.test((own[0] as Line).text))
+  ) {
+    own.forEach((l, i) => {
+      const title = i === 0 && labelled < own.length
+      out.push(block(title ? 'heading' : 'paragraph', text, l, title ? { depth: 2 } : {}))
+    })
+    return end
+  }
   const span = { start: (own[0] as Line).start, end: (own.at(-1) as Line).end }
   const heading = own.length === 1 && (isTitle(lines, at) || isBoldOrShort(own[0] as Line, lines[end + 1]))
   out.push(block(heading ? 'heading' : 'paragraph', text, span, heading ? { depth: 2 } : {}))
@@ -231,6 +244,9 @@ const haveCapitals = (own: readonly Line[]): boolean =>
   own.filter((l) => /^[^\p{Ll}]/u.test(l.text)).length >= own.length * 0.7
 
 /** A short line without a full stop, right above sentences. */
+/** A name of a few words, a colon, and more. */
+const LABELLED = /^\p{Lu}[^:.!?]{0,40}:\s+\S/u
+
 function isTitle(lines: readonly Line[], at: number): boolean {
   const [line, next] = [lines[at] as Line, lines[at + 1]]
   return (

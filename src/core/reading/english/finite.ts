@@ -110,7 +110,13 @@ function secondVerb(all: readonly Draft[], rel: number, at: number, to: number):
     const ofMany = w.form === 'base' && isPlural(all[rel - 1]) && !isPlural(before)
     const goes =
       (ofMany && own.form === 'ed' && next?.tag === 'prep') || (doubled && i === at + 1 && next?.tag === 'noun')
-    const free = all[rel]?.lower === 'whoever' && w.form === 's' && next?.tag === 'prep'
+    const phrasal =
+      w.form === 's' &&
+      sure &&
+      PARTICLES.test(next?.lower ?? '') &&
+      startsNounPhrase(all[i + 2]) &&
+      before.tag === 'pron'
+    const free = phrasal || (all[rel]?.lower === 'whoever' && w.form === 's' && next?.tag === 'prep')
     const likely =
       (w.form === 's' || ofMany) &&
       (sure || (free && w.strength === 'mixed')) &&
@@ -367,7 +373,8 @@ function afterSubject(s: Segment, i: number): number {
     opener !== undefined &&
     (opener.text === ',' || opener.tag === 'conj') &&
     !startsNounPhrase(all[i + 1])
-  const clause = opener?.tag === 'conj' && all[all.indexOf(opener) - 1]?.text === ','
+  const behind = opener ? all[all.indexOf(opener) - 1] : undefined
+  const clause = opener?.tag === 'conj' && (behind?.text === ',' || (behind?.finite === true && w.form === 'base'))
   const list = inList && w.strength !== 'only' ? (clause ? -0.2 : -1.6) : 0
   const coordinated = s.pending && (opener?.lower === 'and' || opener?.lower === 'or')
   const head = headOf(all, from, k)
@@ -385,6 +392,8 @@ function afterSubject(s: Segment, i: number): number {
     (!isName(head, all) && /[^su]s$/.test(head.lower) && !/(?:ss|ics|us|is)$/.test(head.lower))
   if (w.form === 'base' || w.base === w.lower) return list + (plural ? 1.2 : b.form === 'ing' ? -1 : -1.5)
   // "Books means catalogues": a word that is explained is one word.
+  // "Capacity planning links demand with resources"
+  if (w.form === 's' && b.form === 'ing' && !plural) return list + 2
   if (w.form === 's') return list + (plural && !COLLECTIVE.has(head.lower) && w.lower !== 'means' ? -1.2 : 1.2)
   return list + 0.2
 }

@@ -53,7 +53,10 @@ const MEASURED = new Set(['than', 'least', 'most', 'above', 'below', 'over', 'un
 
 export function labelOf(words: readonly Word[]): string {
   let kept = words.filter(
-    (w, i) => !FILLERS.has(w.lower) && (!ARTICLES.has(w.lower) || isRate(words, i)) && !POSSESSIVES.has(w.lower),
+    (w, i) =>
+      !FILLERS.has(w.lower) &&
+      (!ARTICLES.has(w.lower) || isRate(words, i) || (w.text === 'A' && i > 0)) &&
+      !POSSESSIVES.has(w.lower),
   )
   while (count(kept) > MOST_WORDS) {
     const cut = kept.findLastIndex(

@@ -77,7 +77,7 @@ export function pieces(words: readonly Tagged[]): Piece[] {
       const at = now.findLastIndex((x) => x.tag !== 'adv')
       const phrase = sub === null ? -1 : nounPhraseStart(now, now.findIndex((x) => x.finite) + 1, now.length)
       // "Whoever takes it writes a ticket": what is taken.
-      const taken = now[0]?.lower === 'whoever' && now[at - 1]?.finite === true
+      const taken = (now[0]?.lower === 'whoever' || (relative && w.form === 's')) && now[at - 1]?.finite === true
       const subject =
         now[at]?.tag === 'pron' && at > 0 && !taken ? now.splice(at) : phrase > 0 ? now.splice(phrase) : []
       close()
