@@ -97,7 +97,7 @@ function scoreOf(
     0.22 * share +
     0.22 * perSentence +
     0.4 * shared -
-    0.15 * doing -
+    0.25 * doing -
     0.35 * asked +
     (defined >= 3 ? 0.3 : 0) -
     0.06 * Math.min(5, read.told.cueCount) -

@@ -275,7 +275,12 @@ function fromConditions(read: ReadText): Built | null {
   const cases = read.claims.filter((c) => c.relation === 'case')
   if (cases.length < 2) return null
   const tree = new Growing()
-  const opening = read.sentences.find((s) => /\b(?:depends? on|whether|according to)\b/i.test(slice(read.text, s)))
+  // "We ask whether he is happy" further down asks for something else.
+  const opening = read.sentences.find((s, i) =>
+    (i < 2 ? /\b(?:depends? on|whether|according to)\b/i : /\b(?:depends? on|according to)\b/i).test(
+      slice(read.text, s),
+    ),
+  )
   const asked = opening ? (/^(?:whether\s+)?(.*?)\s+depends?\b/i.exec(slice(read.text, opening))?.[1] ?? null) : null
   const title = titleBlock(read)
   const root = tree.add(

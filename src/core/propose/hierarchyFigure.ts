@@ -205,8 +205,13 @@ function claimTree(read: ReadText): Tree | null {
   // Weak words ("has", "is a") add to what strong ones have begun, and begin nothing.
   for (const c of claims.filter((x) => !strong.includes(x))) {
     const parent = things.find(c.parent)
-    if (!parent || !edges.some((e) => e.from === parent || e.to === parent)) continue
-    for (const child of c.children) put(parent, things.take(child), [c.span])
+    const known = parent && edges.some((e) => e.from === parent || e.to === parent)
+    // "The club has an adult section and a youth section": above what has been divided.
+    const above =
+      c.rule === 'has' && c.children.length > 1 && c.children.some((n) => edges.some((e) => e.from === things.find(n)))
+    if (!known && !above) continue
+    const from = parent ?? things.take(c.parent)
+    for (const child of c.children) put(from, things.take(child), [c.span])
   }
   if (edges.length < 2) return null
   const sentences = Math.max(1, read.sentences.length)

@@ -59,7 +59,8 @@ export function propose(read: ReadText): Reading[] {
 function twiceTold(kind: FigureKind, built: Built, tree: Built | null): number {
   if (kind !== 'concept' || !tree || tree.links.length < 4) return 0
   const below = new Set(tree.links.map((l) => l.to))
-  if (new Set(tree.links.map((l) => l.from).filter((id) => !below.has(id))).size > 1) return 0
+  const roots = new Set(tree.links.map((l) => l.from).filter((id) => !below.has(id))).size
+  if (roots > Math.max(1, tree.links.length / 4)) return 0
   const same = built.links.filter((l) =>
     l.source.some((s) => tree.links.some((t) => t.source.some((x) => spansMeet(s, x)))),
   )

@@ -2,7 +2,7 @@
  *  sentences of languages with a pack are interpreted, those of others are not, and `interpreted` says so. */
 import { blocksOf, sentencesOf, slice, type Block, type Span } from '../text'
 import type { Claim, Named } from './claims'
-import { ASKS_FOR_CASES, caseClaims } from './english/caseClaims'
+import { asksForCases, caseClaims } from './english/caseClaims'
 import { choiceClaims } from './english/choiceClaims'
 import { noChoices } from './english/options'
 import { compareClaims } from './english/compareClaims'
@@ -37,12 +37,13 @@ const SEGMENTER = new Intl.Segmenter('en', { granularity: 'sentence' })
 /** Running English has about 0.4 of function words, telegraphic lists much less; other languages stay under 0.1. */
 const ENGLISH_SHARE = 0.15
 
-export function readText(text: string, lexicon: Lexicon): ReadText {
+export function readText(text: string, words: Lexicon): ReadText {
   const { body: blocks, frame } = splitMail(text, blocksOf(text))
-  const language = languageOf(text, lexicon)
+  const language = languageOf(text, words)
   const pack = packOf(language)
   if (pack) return readByPack(text, blocks, frame, pack)
   const interpreted = language === 'en'
+  const lexicon = withNames(text, words)
   const parsed = interpreted ? parsedBlocks(text, blocks, lexicon) : new Map<Block, Parsed[]>()
   const interpret = (block: Block) =>
     (parsed.get(block) ?? parsedSpan(text, block.span, lexicon)).map((p) => saidOf(text, p.span, p.clauses, lexicon))
@@ -117,7 +118,7 @@ function claimsIn(
 ): Claim[] {
   const out: Claim[] = []
   const choices = noChoices()
-  const asked = ASKS_FOR_CASES.test(text)
+  const asked = asksForCases(text)
   const discourse: Discourse = { subject: [], object: [] }
   for (const b of blocks) {
     if (b.type === 'heading') {
@@ -149,6 +150,17 @@ function claimsIn(
   }
   return out
 }
+
+/** "... and send it to Ivo": who is called by a name inside a sentence acts under it everywhere. */
+const NAMED_INSIDE =
+  /(?<=\p{Ll}\s)(?:to|by|from|and|with|tells?|asks?|rings?|calls?|phones?|then|when|if|that|lets?|,)\s(\p{Lu}\p{Ll}{1,14})(?=[\s,.;:!?])(?!\s\p{Lu})/gu
+function withNames(text: string, lexicon: Lexicon): Lexicon {
+  const names = [...text.slice(0, LONGEST_NAMED).matchAll(NAMED_INSIDE)]
+    .map((m) => (m[1] as string).toLowerCase())
+    .filter((w) => !lexicon.verbClass.has(w) && !lexicon.adjectives.has(w) && !lexicon.actors.has(w))
+  return names.length > 0 ? { ...lexicon, actors: new Set([...lexicon.actors, ...names]) } : lexicon
+}
+const LONGEST_NAMED = 20_000
 
 const SAMPLE = 4000
 

@@ -8,9 +8,11 @@ import type { Tagged } from './tag'
 import type { Lexicon } from './words'
 
 const MEASURED = /^(?:below|above|under|over|between|up|less|more|at|from|with|without|in|for|within|outside)$/
-/** The text says that something hangs on a condition: then plainer conditions are cases too. */
-export const ASKS_FOR_CASES =
-  /\b(?:depends? on|whether(?! [^.:;]{0,40}\bor not\b)|according to|by (?:age|weight|size|length|height))\b/i
+const DEPENDS = /\b(?:depends? on|according to|by (?:age|weight|size|length|height))\b/i
+const WHETHER = /\bwhether(?! [^.:;]{0,40}\bor not\b)/i
+/** The text says that something hangs on a condition, or begins with "whether": then plainer conditions are cases too. */
+export const asksForCases = (text: string): boolean =>
+  DEPENDS.test(text) || WHETHER.test(text.split(/[.!?]\s/, 2).join('. '))
 const COMPARES = /^(?:below|above|under|over|between|up|less|more|than|least|most|from)$/
 
 /** "Above three metres the sailing is cancelled", "Applicants under 18 cannot join": a case and what follows from it. */

@@ -278,17 +278,21 @@ function announcement(c: Clause, text: string): ChildClaim | null {
 function thereAre(c: Clause, all: readonly Clause[]): ChildClaim | null {
   if (c.subject[0]?.lower !== 'there' || !c.verb?.copula || c.verb.negative || c.verb.told) return null
   const base = { relation: 'child', how: 'kind', rule: 'there-list', span: { start: c.start, end: c.end } } as const
+  // "Aft there are the stern ramp and the bike racks"
+  const front = c.front.filter((w) => w.tag !== 'mark')
+  const asFor = phraseText(front.slice(0, 2)) === 'as for' ? 2 : /^(?:in|within)$/.test(front[0]?.lower ?? '') ? 1 : 0
+  const spoken = front.slice(asFor)
+  const place =
+    spoken.length > 0 && spoken.length <= 4 && /^(?:noun|det|adj)$/.test(spoken[0]?.tag ?? '') ? mention(spoken) : null
+  const inside = mentions(cutList(afterCategory(c.rest)))
+  if (place && place.key !== '' && inside.length > 1)
+    return { ...base, parent: place, children: inside, weight: ANNOUNCES.test(phraseText(c.rest)) ? 0.8 : 0.45 }
   const colon = c.rest.findIndex((w) => w.text === ':')
   if (colon > 0 && colon <= 5) {
     const children = mentions(cutList(c.rest.slice(colon + 1)))
     const parent = mention(c.rest.slice(0, colon))
     return children.length > 1 && parent.key !== '' ? { ...base, parent, children, weight: 0.5 } : null
   }
-  // "Aft there are the stern ramp and the bike racks"
-  const place =
-    c.front.length > 0 && c.front.length <= 3 && /^(?:noun|det)$/.test(c.front[0]?.tag ?? '') ? mention(c.front) : null
-  const inside = mentions(cutList(c.rest))
-  if (place && place.key !== '' && inside.length > 1) return { ...base, parent: place, children: inside, weight: 0.45 }
   const before = all[all.indexOf(c) - 1]
   const topic = c.joint === ':' && before && !before.verb ? mention(before.rest) : null
   const called = all.slice(all.indexOf(c) + 1).find((x) => x.sub === 'what' && x.verb?.base === 'call')

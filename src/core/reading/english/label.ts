@@ -55,7 +55,7 @@ export function labelOf(words: readonly Word[]): string {
   let kept = words.filter(
     (w, i) =>
       !FILLERS.has(w.lower) &&
-      (!ARTICLES.has(w.lower) || isRate(words, i) || (w.text === 'A' && i > 0)) &&
+      (!ARTICLES.has(w.lower) || isRate(words, i) || (w.text === 'A' && (words[i - 1]?.end ?? Infinity) < w.start)) &&
       !POSSESSIVES.has(w.lower),
   )
   while (count(kept) > MOST_WORDS) {

@@ -271,6 +271,7 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
     sub === null &&
     /^(?:under|below|beneath|above|behind|among|amongst|in|on|at|inside)$/.test(opening?.lower ?? '') &&
     /^(?:be|come|stand|lie|hang|sit)$/.test(group.base) &&
+    ahead.at(-1)?.lower !== 'there' &&
     ahead.slice(1).every((w) => /^(?:det|adj|num|pron)$/.test(w.tag) || (w.tag === 'noun' && w.form !== 'ing')) &&
     /^(?:det|num|pron)$/.test(ahead[1]?.tag ?? '') &&
     /^(?:det|num|noun|adj)$/.test(words[end]?.tag ?? '')

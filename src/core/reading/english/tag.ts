@@ -92,7 +92,8 @@ export function tagged(words: readonly Word[], lexicon: Lexicon): Tagged[] {
   markOthers(out)
   // "Should the ramp stick, call the engineer": a condition.
   const [first] = out
-  if (first?.lower === 'should' && out.at(-1)?.text !== '?' && out.some((w) => w.text === ',')) first.tag = 'sub'
+  if (first?.lower === 'should' && out.at(-1)?.text !== '?' && !/^(?:we|you|i)$/.test(out[1]?.lower ?? ''))
+    first.tag = 'sub'
   markGroups(out)
   resolve(out, lexicon)
   return out
