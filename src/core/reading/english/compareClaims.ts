@@ -62,6 +62,14 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
       rule: 'unlike',
       weight: 0.9,
     }
+  // "Night ferries are like day ferries": what the text compares.
+  const like =
+    verb.copula && !verb.negative
+      ? /^(?:(?:very|much|quite|a lot|rather|just) )*(?:like|similar to|comparable (?:to|with)) /.exec(phraseOf(c.rest))
+      : null
+  const other = like ? mentions(upToColon(c.rest.slice(like[0].trim().split(' ').length))) : []
+  if (like && named.length === 1 && other.length === 1 && !other[0]?.pronoun)
+    return { ...base, how: 'shared', sets: [...named, ...other], members: [], rule: 'like', weight: 0.85 }
   const common = /\bin common\b/i.test(text.slice(c.start, c.end)) || verb.base === 'share'
   if (common && (named.length > 1 || subject.some((w) => EVERY.test(w.lower))))
     return { ...base, how: 'shared', sets: named, members, rule: 'in-common', weight: 0.9 }
@@ -112,6 +120,12 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
     rule: contrast ? 'contrast' : 'own',
     weight: contrast ? 0.6 : 0.2,
   }
+}
+
+const phraseOf = (words: readonly Tagged[]): string => words.map((w) => w.lower).join(' ')
+const upToColon = (words: readonly Tagged[]): readonly Tagged[] => {
+  const colon = words.findIndex((w) => w.text === ':')
+  return colon < 0 ? words : words.slice(0, colon)
 }
 
 /** "A and B, C and D": the subject names the things side by side. */

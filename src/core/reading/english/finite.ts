@@ -149,7 +149,9 @@ function clauseBehind(all: readonly Draft[], at: number, to: number): void {
     const subject = nounPhraseStart(all, last + 1, i)
     const agrees = w.form === 's' ? !isPlural(before) : isPlural(before)
     const told = subject > 0 && before.tag === 'noun' && agrees && (sure || startsNounPhrase(next))
-    if (order || told) return mark(w)
+    // "if it does Leif corrects it"
+    const byName = w.form === 's' && i === last + 2 && sure && before.tag === 'noun' && /^\p{Lu}/u.test(before.text)
+    if (order || told || byName) return mark(w)
   }
 }
 

@@ -262,7 +262,8 @@ function announcement(c: Clause, text: string): ChildClaim | null {
   const ofStart = m[3] ? (words[0]?.start ?? 0) + m.index + m[0].length - m[3].length : -1
   const parentWords = m[3]
     ? words.filter((w) => w.start >= ofStart && w.start < at)
-    : c.verb?.base === 'have' || c.verb?.base === 'mean'
+    : /^(?:have|mean|know|distinguish|recognise|recognize)$/.test(c.verb?.base ?? '') &&
+        !/^(?:we|you|they)$/.test(c.subject[0]?.lower ?? '')
       ? c.subject
       : []
   const parent = parentWords.length > 0 ? mention(parentWords) : null
@@ -451,7 +452,7 @@ function copulaList(c: Clause, all: readonly Clause[], subjectOf: Named | null):
       },
     ]
   const items = mentions(cutList(colon >= 0 ? c.rest.slice(colon + 1) : c.rest.slice(skip)))
-  const phrases = itemsOf(cutList(c.rest.slice(skip)))
+  const phrases = itemsOf(cutList(colon >= 0 ? c.rest.slice(colon + 1) : c.rest.slice(skip)))
   const plain = phrases.filter((p) => p.at(-1)?.tag === 'noun' && p.at(-1)?.form !== 'ed').length
   const plainNouns = plain === phrases.length || (phrases.length > 2 && plain * 2 > phrases.length)
   const subject = mention(c.subject)
@@ -468,6 +469,13 @@ function copulaList(c: Clause, all: readonly Clause[], subjectOf: Named | null):
     /^(?:and|or)$/.test(c.subject.find((w) => w.tag === 'conj')?.lower ?? '')
   )
     return [{ ...base, parent: items[0], children: mentions(c.subject), rule: 'is-a', weight: 0.3 }]
+  // "Prints are small, medium or large"
+  const either =
+    c.rest.some((w) => w.lower === 'or') &&
+    phrases.length > 1 &&
+    phrases.every((p) => p.length <= 2 && !p.some((w) => w.tag === 'prep' || w.finite))
+  if (items.length > 1 && !plainNouns && either && !subject.pronoun)
+    return [{ ...base, parent: subject, children: items, rule: 'is-or', weight: 0.4 }]
   if (items.length < 2 || !plainNouns) return []
   return [
     {

@@ -65,7 +65,7 @@ export const hierarchyCues: readonly HierarchyCue[] = [
   {
     name: 'comes-as',
     how: 'kind',
-    verb: /^(?:come|exist|appear|offer|sell|supply|provide)$/,
+    verb: /^(?:come|exist|appear|offer|sell|supply|provide|keep|store)$/,
     behind: /^(?:in|as)\b/,
     voice: 'any',
     parent: 'before',

@@ -156,7 +156,9 @@ function joined(list: readonly Piece[]): Clause[] {
         ) {
           // "The bosun, who holds the licence, plans ...": the verb of the subject before the relative.
           const name = pending.words.findIndex((w) => w.text === ',')
-          if (name > 0) pending.words.splice(name)
+          // "The third group, galley gear, is ...": the name says which.
+          const ordinal = pending.words.slice(0, Math.max(0, name)).some((w) => ORDINAL.test(w.lower))
+          if (name > 0) pending.words.splice(ordinal ? 0 : name, ordinal ? name + 1 : pending.words.length)
           pending.words.push(...p.words)
           pending.done = true
           return
@@ -248,6 +250,7 @@ function isFront(words: readonly Tagged[]): boolean {
   )
 }
 
+const ORDINAL = /^(?:first|second|third|fourth|fifth|last|final|other|next)$/
 const NO_VERB = { front: [], ownSubject: false, verb: null } as const
 
 function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
@@ -334,6 +337,15 @@ function frontEnd(ahead: readonly Tagged[]): number {
       ahead[i - 1]?.tag !== 'mark',
   )
   if (det > 0) return det
+  // "On the 20th Runa picks"
+  const name = ahead.findIndex(
+    (w, i) =>
+      i > 1 &&
+      /^\p{Lu}\p{Ll}/u.test(w.text) &&
+      /^(?:num|noun)$/.test(ahead[i - 1]?.tag ?? '') &&
+      !/^\p{Lu}/u.test(ahead[i - 1]?.text ?? ''),
+  )
+  if (name > 0) return name
   const adverbs = ahead.findIndex((w) => w.tag !== 'adv' && w.tag !== 'neg')
   if (adverbs > 0) return ahead[adverbs]?.tag === 'prep' ? ahead.length : adverbs
   const plain = ahead.findIndex(

@@ -78,8 +78,14 @@ export function pieces(words: readonly Tagged[]): Piece[] {
       const phrase = sub === null ? -1 : nounPhraseStart(now, now.findIndex((x) => x.finite) + 1, now.length)
       // "Whoever takes it writes a ticket": what is taken.
       const taken = (now[0]?.lower === 'whoever' || (relative && w.form === 's')) && now[at - 1]?.finite === true
-      const subject =
-        now[at]?.tag === 'pron' && at > 0 && !taken ? now.splice(at) : phrase > 0 ? now.splice(phrase) : []
+      const name = sub !== null && at > 1 && /^\p{Lu}\p{Ll}/u.test(now[at]?.text ?? '') && now[at - 1]?.finite === true
+      const subject = name
+        ? now.splice(at)
+        : now[at]?.tag === 'pron' && at > 0 && !taken
+          ? now.splice(at)
+          : phrase > 0
+            ? now.splice(phrase)
+            : []
       close()
       opener = null
       now.push(...subject)

@@ -73,7 +73,7 @@ export type Draft = { -readonly [K in keyof Tagged]: Tagged[K] }
 
 /** The words with their tags, in order. */
 export function tagged(words: readonly Word[], lexicon: Lexicon): Tagged[] {
-  const out: Draft[] = words.map((w) => {
+  const out: Draft[] = withoutAsWellAs(words).map((w) => {
     const reading = isWord(w) ? verbReading(w.lower, lexicon) : null
     return {
       start: w.start,
@@ -97,6 +97,17 @@ export function tagged(words: readonly Word[], lexicon: Lexicon): Tagged[] {
   markGroups(out)
   resolve(out, lexicon)
   return out
+}
+
+/** "Volunteers as well as employees": three words for and. */
+function withoutAsWellAs(words: readonly Word[]): readonly Word[] {
+  const starts = (i: number) =>
+    words[i]?.lower === 'as' && words[i + 1]?.lower === 'well' && words[i + 2]?.lower === 'as'
+  if (!words.some((_, i) => starts(i))) return words
+  return words.flatMap((w, i): Word[] => {
+    if (starts(i)) return [{ ...w, lower: 'and' }]
+    return starts(i - 1) || starts(i - 2) ? [] : [w]
+  })
 }
 
 const ADVERBIALS = [
@@ -125,6 +136,8 @@ const ADVERBIALS = [
   'right away',
   'at once',
   'in theory',
+  'in many ways',
+  'in some ways',
 ]
 const ADVERBIALS_BY_FIRST: ReadonlyMap<string, readonly (readonly string[])[]> = ADVERBIALS.map((p) =>
   p.split(' '),

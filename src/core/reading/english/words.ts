@@ -61,7 +61,7 @@ export const englishLexicon = (): Lexicon => {
 }
 
 const WORD =
-  /\p{L}[\p{L}\p{M}]*(?:\p{N}+(?!\p{N}*[.,:]\p{N}))?(?:['’\-/][\p{L}\p{M}]+)*|\p{N}+(?:[.,:]\p{N}+)*%?|[^\s\p{L}\p{N}]/gu
+  /\p{L}[\p{L}\p{M}]*(?:\p{N}+(?!\p{N}*[.,:]\p{N}))?(?:['’\-/][\p{L}\p{M}]+)*|\p{N}+(?:[.,:]\p{N}+)*(?:(?:st|nd|rd|th)(?!\p{L})|%)?|[^\s\p{L}\p{N}]/gu
 
 /** "it's" is two words; "Teal's" and "o'clock" are one. */
 const CONTRACTED =
