@@ -23,7 +23,7 @@ export type Reading = {
   readonly figure: Figure
 }
 /** Below this a passage is not called a figure; at `STRONG` it is offered without being asked. */
-export const WORTH_SHOWING = 0.37
+export const WORTH_SHOWING = 0.31
 export const STRONG = 0.6
 
 type KindRow = { readonly build: (read: ReadText) => Built; readonly arrangement: string; readonly fewest: number }

@@ -319,6 +319,10 @@ const withObjectFirst = (ahead: readonly Tagged[], verb: VerbGroup, rest: readon
 
 /** "Half an hour before departure the mate": the subject begins at the last determiner that follows a time or a place. */
 function frontEnd(ahead: readonly Tagged[]): number {
+  // "Night ferries", "Day shifts and night shifts": of what time they are, not when.
+  const [time, thing] = ahead
+  if (TIMES.test(time?.lower ?? '') && time?.tag === 'noun' && thing?.tag === 'noun' && !TIMES.test(thing.lower))
+    return 0
   if (
     !isFront(ahead.slice(0, 1)) &&
     !/^(?:every|each|half|two|this|that)$/.test(ahead[0]?.lower ?? '') &&

@@ -224,6 +224,7 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (l === 'in' && next?.lower === 'case' && all[i + 2]?.lower !== 'of') return 'sub'
   if (l === 'provided' && (!before || before.tag === 'mark')) return 'sub'
   if (l === 'as' && next && /^(?:soon|long)$/.test(next.lower) && all[i + 2]?.lower === 'as') return 'sub'
+  if (l === 'whatever' && /^(?:you|we|they|he|she|it|the|happens)$/.test(next?.lower ?? '')) return 'sub'
   if (SUBORDINATORS.has(l)) return 'sub'
   if (l === 'her') return next && isWord(next) && !closed(next.lower) ? 'det' : 'pron'
   // "Deck crew and shore crew both check"

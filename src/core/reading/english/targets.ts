@@ -59,8 +59,10 @@ function withoutQuantity(m: Named): Named {
 export function targetsOf(c: Clause, lexicon: Lexicon): readonly Target[] {
   const verb = c.verb as NonNullable<Clause['verb']>
   const takes = verb.base === 'get' && (c.rest[0]?.tag === 'det' || c.rest.some((w) => w.lower === 'from'))
-  if (NO_RELATION.has(verb.base) && !takes && !/^(?:up|from|to|in|out|into|down)$/.test(c.rest[0]?.lower ?? ''))
-    return []
+  const led = c.rest.find((w) => w.tag !== 'adv')?.lower ?? ''
+  // "come mostly from late sailings", "have to do with the weather"
+  const leads = /^(?:up|from|to|in|out|into|down)$/.test(led) || (verb.base === 'do' && led === 'with')
+  if (NO_RELATION.has(verb.base) && !takes && !leads) return []
   const { prep, object, tail } = objectAndRest(c.rest)
   const adverb = c.rest.filter(
     (w, i) => w.tag === 'adv' && i === 0 && !/ly$/.test(w.lower) && !CONNECTIVE.test(w.lower),
