@@ -38,7 +38,9 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
   const both =
     eachOf ||
     /\b(?:both|all(?! (?:the )?others?\b)|alike)\b/i.test(opening) ||
-    (/^(?:they|either|both|all)$/.test(subject[0]?.lower ?? '') && !/^others?$/.test(subject[1]?.lower ?? ''))
+    (/^(?:they|either|both|all)$/.test(subject[0]?.lower ?? '') &&
+      !(subject[0]?.lower === 'they' && c.sub === 'while') &&
+      !/^others?$/.test(subject[1]?.lower ?? ''))
   const named = mentions(
     subject.filter((w) => !/^(?:both|all|only|alone|alike|each|three|two|of|them)$/.test(w.lower) || w.tag === 'noun'),
   ).filter((m) => !m.pronoun && !EVERY.test(m.key) && !eachOf)

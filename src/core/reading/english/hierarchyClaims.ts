@@ -343,7 +343,11 @@ function filedUnder(c: Clause): ChildClaim | null {
   const [first] = c.front
   const { verb } = c
   const offered = verb && /^(?:suggest|have|use|need|offer|recommend|carry|keep|be)$/.test(verb.base) && !verb.told
-  const forThem = first?.lower === 'for' && offered && /^(?:we|you|they|there)$/.test(c.subject[0]?.lower ?? '')
+  const ours = /^(?:we|you|they|there)$/.test(c.subject[0]?.lower ?? '')
+  // "By fasteners we mean screws", "In the drawers you will find tools and glue"
+  const meant = first?.lower === 'by' && verb?.base === 'mean'
+  const found = first?.lower === 'in' && verb?.base === 'find'
+  const forThem = ours && ((first?.lower === 'for' && offered) || meant || found)
   if (!first || !verb || verb.imperative || !(forThem || /^(?:under|below|beneath|among|amongst)$/.test(first.lower)))
     return null
   const range = c.rest.findIndex((w) => w.lower === 'from')

@@ -404,7 +404,7 @@ const OTHERS =
   /\b(?:those|the ones|anyone|people) (?:who|that) (?:do|are|is|does|can)(?:n't| not)\b|\b(?:(?:the )?others|the rest|(?:every|any)(?:one|body|thing) else)\b/i
 
 /** "Cheap ideas are tried out. The expensive ones go to ...": the sentence behind says what becomes of the others. */
-const ONES = /^[^.;!?]*[.;!?]\s+(?:the )?\p{L}+ ones\b/iu
+const ONES = /^[^.;!?]*[.;!?]\s+(?:(?:the )?\p{L}+ ones|the (?:rest|others))\b/iu
 const LOOKS_AHEAD = 60
 
 const SIZES =

@@ -24,6 +24,7 @@ const CONNECTIVE =
 const QUANTITY =
   /^(?:exactly |at least |at most |up to |about )?(?:(?:one|two|three|four|five|six|seven|eight|nine|ten|\d+|a few|several)(?: (?:or|to) (?:more|two|three|four|several|many|\d+))?|(?:hundreds|thousands|dozens|lots|plenty|a lot|a number|a couple|most|some|many|all|both|each) of)\s+(?=\p{L})/iu
 const TAKES = /^(?:get|receive|take|buy|order|collect|obtain|borrow)$/
+const GIVES = /^(?:cost|give|bring|save|earn|tell|teach|show|send|lend|offer|grant|promise|ask|pay)$/
 const HOLDS = /^(?:make|keep|render|leave|get|set|turn|hold)$/
 
 /** A list of concepts: how many there are of each is no part of its name. */
@@ -72,7 +73,7 @@ export function targetsOf(c: Clause, lexicon: Lexicon): readonly Target[] {
     ...adverb,
     ...prep,
   ]).toLowerCase()
-  if (verb.copula) return complementOf(c, object, prep, says)
+  if (verb.copula) return complementOf(c, object, prep, says, lexicon)
   // "depends on whether": nothing named.
   if (mentions(object).length === 0) return []
   const [particle] = tail
@@ -112,7 +113,7 @@ export function targetsOf(c: Clause, lexicon: Lexicon): readonly Target[] {
   // "make it gusty", "improves it further"
   const [it, ...how] = object
   // "costs us trust"
-  if (/^(?:me|us|you|him|her|them)$/.test(it?.lower ?? '') && how.at(-1)?.tag === 'noun')
+  if (/^(?:me|us|you|him|her|them)$/.test(it?.lower ?? '') && GIVES.test(verb.base) && how.at(-1)?.tag === 'noun')
     return [{ to: concepts(how), words: says }]
   if (it?.tag === 'pron' && how.length > 0 && !how.some((w) => w.tag === 'conj' || w.text === ','))
     return [{ to: concepts([it]), words: HOLDS.test(verb.base) ? `${says} ${joined(how).toLowerCase()}` : says }]
@@ -142,8 +143,20 @@ function stateOf(
     : null
 }
 
-function complementOf(c: Clause, object: readonly Tagged[], prep: readonly Tagged[], says: string): readonly Target[] {
-  const nominal = /^(?:a|an|the|one|part)$/.test(object[0]?.lower ?? '') || prep.length > 0
+function complementOf(
+  c: Clause,
+  object: readonly Tagged[],
+  prep: readonly Tagged[],
+  says: string,
+  lexicon: Lexicon,
+): readonly Target[] {
+  // "The biggest cost is fuel"
+  const only =
+    object.length === 1 &&
+    c.subject[0]?.lower === 'the' &&
+    !lexicon.adjectives.has(object[0]?.lower ?? '') &&
+    object[0]?.form === null
+  const nominal = /^(?:a|an|the|one|part)$/.test(object[0]?.lower ?? '') || prep.length > 0 || only
   const of = c.rest.findIndex((w) => w.lower === 'of')
   if (/^(?:part|kind|type|form|example|factor|cause|result|source|sign)$/.test(bare(object)[0]?.lower ?? '') && of > 0)
     return [{ to: concepts(c.rest.slice(of + 1)), words: `${says} ${joined(c.rest.slice(0, of + 1)).toLowerCase()}` }]
@@ -168,7 +181,14 @@ export function gappedOf(c: Clause): { readonly own: readonly Tagged[]; readonly
   for (const g of later) {
     const at = g.findIndex((w) => w.lower === p.lower)
     const subject = g.slice(g.slice(0, Math.max(0, at)).findLastIndex((w) => w.tag === 'conj') + 1, Math.max(0, at))
-    if (at < 1 || subject.length === 0 || subject.some((w) => w.tag === 'prep') || g.some((w) => w.finite)) continue
+    if (
+      at < 1 ||
+      !subject.some((w) => w.tag === 'noun') ||
+      subject.length === 0 ||
+      subject.some((w) => w.tag === 'prep') ||
+      g.some((w) => w.finite)
+    )
+      continue
     const words = joined([...c.verb.words.filter((w) => w.tag !== 'adv'), p]).toLowerCase()
     others.push({ from: concepts(subject), to: concepts(g.slice(at + 1)), words })
   }
