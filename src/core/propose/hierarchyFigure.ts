@@ -70,15 +70,15 @@ function outlineTree(read: ReadText): Tree | null {
   const top = items.filter((b) => b.depth === 0)
   const root = title && top.length > 1 ? things.take(named(labelled(read.text, title.span), title.span, '/')) : null
   const above: Thing[] = []
+  const tops = new Map<string, Thing>()
   for (const b of items) {
     above.length = Math.min(above.length, b.depth)
     const path = above.map((t) => t.key).join('/')
     const label = labelled(read.text, b.span)
-    const repeats =
-      b.depth === 0 && b.number === null
-        ? things.list.find((t) => t.key.replace(/\/.*/, '') === keyOf(label))
-        : undefined
+    const repeats = b.depth === 0 && b.number === null ? tops.get(keyOf(label)) : undefined
     const thing = repeats ?? things.take(named(label, b.span, path ? `/${path}` : ''))
+    const own = thing.key.replace(/\/.*/, '')
+    if (!tops.has(own)) tops.set(own, thing)
     const from = above.at(-1) ?? root
     if (from && !repeats) edges.push({ from, to: thing, source: [b.span] })
     above.push(thing)

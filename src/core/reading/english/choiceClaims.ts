@@ -5,10 +5,13 @@ import { chanceIn } from './chance'
 import { contentOf } from './action'
 import { capitalised } from './label'
 import { itemsOf, wordsOfClause, named } from './phrases'
-import { countIn, optionsIn, type Choices } from './options'
+import { countIn, noChoices, optionsIn, type Choices } from './options'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { wordsOf, type Lexicon } from './words'
+
+/** Characters after which a choice is over: about a page. */
+const FORGETS = 2500
 
 export function choiceClaims(
   text: string,
@@ -17,7 +20,10 @@ export function choiceClaims(
   lexicon: Lexicon,
   state: Choices,
 ): Claim[] {
+  // What was put to choice pages ago is no longer spoken of.
+  if (sentence.start - state.seen > FORGETS) Object.assign(state, noChoices())
   const found = optionsIn(text, sentence, clauses, lexicon, state)
+  if (found) state.seen = sentence.end
   const out: Claim[] = []
   if (found && state.options.length === 0) {
     state.options = found.options
@@ -104,6 +110,16 @@ function aboutClaims(
 }
 const before = (all: readonly Clause[], c: Clause): Clause => all[Math.max(0, all.indexOf(c) - 1)] as Clause
 
+const known = new WeakMap<Named, ReadonlySet<string>>()
+/** The content words of an option's name; a clause after the other asks for them. */
+function ownWords(o: Named, lexicon: Lexicon): ReadonlySet<string> {
+  const found = known.get(o)
+  if (found) return found
+  const words = contentOf(wordsOf(o.label, { start: 0, end: o.label.length }), lexicon).map((w) => w.replace(/s$/, ''))
+  known.set(o, new Set(words))
+  return new Set(words)
+}
+
 /** The option a clause is about: its subject, the phrase or condition in front of it; by the words only that option has. */
 function optionOf(c: Clause, lexicon: Lexicon, state: Choices): Named | null {
   const words =
@@ -111,9 +127,7 @@ function optionOf(c: Clause, lexicon: Lexicon, state: Choices): Named | null {
       ? [...c.subject, ...(c.verb?.words ?? []), ...c.rest]
       : [...c.front, ...(c.ownSubject ? c.subject : []), ...(c.verb ? [] : c.rest.slice(0, 4))]
   const content = new Set(contentOf(words, lexicon).map((w) => w.replace(/s$/, '')))
-  const own = (o: Named) =>
-    new Set(contentOf(wordsOf(o.label, { start: 0, end: o.label.length }), lexicon).map((w) => w.replace(/s$/, '')))
-  const all = state.options.map((o) => ({ o, words: own(o) }))
+  const all = state.options.map((o) => ({ o, words: ownWords(o, lexicon) }))
   const scored = all.map(({ o, words: mine }) => {
     const unique = [...mine].filter((w) => all.every((x) => x.o === o || !x.words.has(w)))
     const [head] = mine

@@ -11,6 +11,8 @@ import { isWord } from './words'
 const SUCH_AS =
   /\b(such as|for example|for instance|including|namely|above all|notably|especially|e\.g\.?,?|i\.e\.?,?)[,:]?\s/gi
 
+const SAYS_SUCH_AS = new RegExp(SUCH_AS.source, 'i')
+
 /** What a sentence's clauses say of kinds, parts and who is above whom; `subjectOf` is what the one before was about. */
 export function hierarchyClaims(
   clauses: readonly Clause[],
@@ -27,6 +29,7 @@ const COUNT: Readonly<Record<string, number>> = { two: 2, three: 3, four: 4, fiv
 
 /** "three car ferries, Teal, Dunlin and Eider, and two boats, ...": as many names as were counted. */
 function counted(c: Clause, text: string): ChildClaim[] {
+  if (!c.rest.some((w) => w.text === ',')) return []
   const colon = c.rest.findIndex((w) => w.text === ':')
   const items = itemsOf(colon < 0 ? c.rest : c.rest.slice(0, colon))
   const out: ChildClaim[] = []
@@ -55,6 +58,7 @@ function counted(c: Clause, text: string): ChildClaim[] {
 
 /** "glass (white, green and brown)": the kinds of what stands before the bracket. */
 function bracketed(c: Clause): ChildClaim[] {
+  if (c.asides.length === 0) return []
   const own = wordsOfClause(c)
   return c.asides.flatMap((aside): ChildClaim[] => {
     const items = itemsOf(aside)
@@ -551,6 +555,8 @@ function antecedent(c: Clause, all: readonly Clause[]): readonly Tagged[] {
 }
 
 function suchAs(clauses: readonly Clause[], text: string): ChildClaim[] {
+  const from = clauses[0]?.start ?? 0
+  if (!SAYS_SUCH_AS.test(text.slice(from, clauses.at(-1)?.end ?? from))) return []
   const words = clauses
     .flatMap(wordsOfClause)
     .toSorted((a, b) => a.start - b.start)

@@ -19,9 +19,11 @@ export type Choices = {
   current: Named | null
   /** How many options were announced without their names. */
   awaited: number
+  /** Where the last of them was named. */
+  seen: number
 }
 
-export const noChoices = (): Choices => ({ of: null, options: [], current: null, awaited: 0 })
+export const noChoices = (): Choices => ({ of: null, options: [], current: null, awaited: 0, seen: 0 })
 
 /** The options a sentence puts, and what they are options of. */
 export function optionsIn(

@@ -116,8 +116,18 @@ const NO_KEY = new Set(
   ),
 )
 
-/** "the mooring lines" and "Mooring line" have the same key. */
-export const keyOf = (words: string): string =>
+/** "the mooring lines" and "Mooring line" have the same key. The same phrases are asked for again and again. */
+export function keyOf(words: string): string {
+  const found = KEYS.get(words)
+  if (found !== undefined) return found
+  const key = freshKeyOf(words)
+  if (KEYS.size >= MOST_KEYS) KEYS.clear()
+  KEYS.set(words, key)
+  return key
+}
+const KEYS = new Map<string, string>()
+const MOST_KEYS = 5000
+const freshKeyOf = (words: string): string =>
   (words.includes(' A') ? words.replace(/(?<=\p{L} )A(?=\s|$)/gu, 'ª') : words)
     .toLowerCase()
     .split(/[^\p{L}\p{M}\p{N}'’.%-]+/u)

@@ -85,8 +85,11 @@ export function wordsOf(text: string, within: Span): Word[] {
   for (const m of text.slice(within.start, within.end).matchAll(WORD)) {
     if (/^[*_`]$/.test(m[0])) continue
     const start = within.start + m.index
-    const contracted =
-      CONTRACTED.exec(m[0]) ?? (IS_STATE.test(text.slice(start + m[0].length, within.end)) ? NOUN_IS.exec(m[0]) : null)
+    const marked = /['’]\p{L}{1,2}$/u.test(m[0])
+    const contracted = marked
+      ? (CONTRACTED.exec(m[0]) ??
+        (IS_STATE.test(text.slice(start + m[0].length, within.end)) ? NOUN_IS.exec(m[0]) : null))
+      : null
     if (contracted) {
       const cut = start + (contracted[1] as string).length
       const second = (contracted[2] as string).toLowerCase()
