@@ -193,7 +193,10 @@ function fromClaims(read: ReadText): Compared | null {
   return {
     names,
     members,
-    score: sure.shared === 0 ? Math.min(0.5, score) : Math.min(0.96, alone === 0 ? score * 0.5 : score),
+    score:
+      sure.shared === 0
+        ? Math.min(alone === names.length && members.length > 3 ? 0.65 : 0.5, score)
+        : Math.min(0.96, alone === 0 ? score * 0.5 : score),
     reasons: [
       `${many(names.length, 'set')} compared`,
       `${members.filter((m) => m.sets.size > 1).length} shared, ${members.filter((m) => m.sets.size === 1).length} in one alone`,
@@ -240,6 +243,10 @@ function setsOf(c: CompareClaim, names: readonly Named[], current: ReadonlySet<n
   const near = (n: Named) => (hit(n) >= 0 ? hit(n) : names.findIndex((x) => same(x.key, n.key)))
   const pointing = named.length === 1 && named[0]?.pronoun
   if (c.how === 'shared') {
+    // "Freelancers have no fixed hours. They pay their own insurance."
+    const [last] = current
+    if (c.rule === 'they' && current.size === 1 && /[^su]s$/i.test(names[last ?? 0]?.label ?? ''))
+      return new Set(current)
     const listed = named.map(near).filter((i) => i >= 0)
     return listed.length > 1 ? new Set(listed) : new Set(names.keys())
   }

@@ -67,7 +67,8 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     const agent = by >= 0 ? rest.slice(by + 1) : []
     const agentActs = isActorPhrase(agent, lexicon)
     const words = [head, ...subjectWords, ...(agentActs ? rest.slice(0, by) : rest)]
-    return make(not(labelOf(words)), agentActs ? actorOf(agent) : null, !verb.told && verb.base !== 'do', words)
+    const acts = !verb.told && !STATE_PASSIVES.test(verb.base)
+    return make(not(labelOf(words)), agentActs ? actorOf(agent) : null, acts, words)
   }
   const [name] = subject
   // "Every Friday Nils empties the box"
@@ -79,7 +80,9 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     !lexicon.verbClass.has(name.lower)
   const actor = isName || isActorPhrase(subject, lexicon) ? actorOf(subject) : null
   const somebody =
-    actor !== null || subject.every((w) => /^(?:you|we|they|he|she|i|who|whoever|everybody|everyone)$/.test(w.lower))
+    actor !== null ||
+    /^(?:both|all|each|one|two|some) of (?:you|us|them)$/.test(subject.map((w) => w.lower).join(' ')) ||
+    subject.every((w) => /^(?:you|we|they|he|she|i|who|whoever|everybody|everyone)$/.test(w.lower))
   if (!somebody || verb.told || (STATES.has(verb.base) && verb.modal !== 'must')) return whole()
   return make(not(labelOf([head, ...rest])), actor, true, [head, ...rest])
 }
@@ -100,6 +103,9 @@ const STATES = new Set(
     ' ',
   ),
 )
+
+/** "A reminder is attached to an event" says how things are. */
+const STATE_PASSIVES = /^(?:do|own|base|connect|link|relate|compose|know|name|involve|limit|influence|cause)$/
 
 function headWord(clause: Clause): Word {
   const verb = clause.verb as NonNullable<Clause['verb']>

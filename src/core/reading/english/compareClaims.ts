@@ -72,6 +72,9 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
   const other = like ? mentions(upToColon(c.rest.slice(like[0].trim().split(' ').length))) : []
   if (like && named.length === 1 && other.length === 1 && !other[0]?.pronoun)
     return { ...base, how: 'shared', sets: [...named, ...other], members: [], rule: 'like', weight: 0.85 }
+  // "But like freelancers they need a contract"
+  const alsoThey = unlike >= 0 && c.front[unlike]?.lower === 'like' && subject[0]?.lower === 'they'
+  if (alsoThey) return { ...base, how: 'shared', sets: [], members, rule: 'both', weight: 0.85 }
   const common = /\bin common\b/i.test(text.slice(c.start, c.end)) || verb.base === 'share'
   if (common && (named.length > 1 || subject.some((w) => EVERY.test(w.lower))))
     return { ...base, how: 'shared', sets: named, members, rule: 'in-common', weight: 0.9 }
@@ -94,12 +97,14 @@ function ofClause(c: Clause, before: Clause | null, text: string, lexicon: Lexic
     return { ...base, how: 'shared', sets: [], members, rule: 'both', weight: 0.85 }
   if ((both && named.length !== 1) || (named.length > 1 && listsSets(subject))) {
     const sure = both ? 0.85 : 0.4
+    const says = text.slice(c.start, c.end)
+    const onlyThey = subject[0]?.lower === 'they' && !/\b(?:both|all|alike|same|each|equally|too|also)\b/i.test(says)
     return {
       ...base,
       how: 'shared',
       sets: named,
       members,
-      rule: both ? (/^they$/.test(subject[0]?.lower ?? '') ? 'they' : 'both') : 'list',
+      rule: both ? (onlyThey ? 'they' : 'both') : 'list',
       weight: sure,
     }
   }

@@ -75,6 +75,11 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
         ? from + finite
         : bestVerb({ all, from, to, opener, mood, pending, interposed, start: firstWord(all, from, to) }, lexicon)
     if (at >= 0) {
+      // "A yellow light means the air is too warm"
+      const means = all.findIndex(
+        (w, i) => i > from && i < at && w.lower === 'means' && all[i + 1]?.tag === 'det' && all[i - 1]?.tag === 'noun',
+      )
+      if (means > 0) mark(all[means] as Draft)
       if (finite < 0) mark(all[at] as Draft)
       // What stands behind a fronted "if" or "when" clause starts afresh.
       const fronted = first.tag === 'sub' && !mainSeen
@@ -258,7 +263,12 @@ function bestVerb(s: Segment, lexicon: Lexicon): number {
     const lets = best >= 0 && /^(?:let|make|help|have|see|hear|watch)$/.test((all[best] as Draft).base)
     if (lets && w.form === 'base') continue
     // "Heat speeds up the reaction": a third person behind it makes the first word its subject.
-    const yields = best === start && w.form === 's' && points > THRESHOLD && !startsNounPhrase(all[start + 1])
+    const yields =
+      s.opener?.tag !== 'rel' &&
+      best === start &&
+      w.form === 's' &&
+      points > THRESHOLD &&
+      !startsNounPhrase(all[start + 1])
     // "fewer people leaving means less money spent on training": behind a present form a past one says which money.
     const present = best >= 0 && all[best]?.form !== 'ed' && w.form === 'ed' && w.base !== w.lower
     if ((points > most && !(present && points < most + 2)) || yields) {

@@ -114,7 +114,13 @@ function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: 
     const parents = mentions(cutList(pointsBack(parentWords) ? subjectBefore(c, all) : parentWords))
     const children = mentions(
       cutList(childWords === behind && behind.length < raw.length ? withoutOne(childWords) : beforeOne(childWords)),
-    ).filter((x) => !x.pronoun || cue.parent === 'behind')
+    )
+      .filter((x) => !x.pronoun || cue.parent === 'behind')
+      // "two tracks, general and technical": as many as were counted.
+      .filter(
+        (x, k, all) =>
+          !(k === 0 && all.length > 2 && COUNT[x.key.split(' ')[0] ?? ''] === all.length - 1 && x.key.includes(' ')),
+      )
     const [parent] = parents
     if (!parent || /^\d/.test(parent.key) || children.length === 0 || (parents.length > 1 && children.length > 1))
       continue

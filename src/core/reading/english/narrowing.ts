@@ -26,7 +26,13 @@ export function narrowing(
     subject.some((w) => w.tag === 'det' && /^(?:the|these|those|this|that|each|every|no)$/.test(w.lower))
   )
     return null
-  if (ones && !relative && subject.length > 1 && !subject.some((w) => w.tag === 'prep'))
+  if (
+    ones &&
+    !relative &&
+    !isActorPhrase(subject, lexicon) &&
+    subject.length > 1 &&
+    !subject.some((w) => w.tag === 'prep')
+  )
     return narrowed(subject, lexicon)
   const measured =
     subject.some((w) => w.tag === 'num') && subject.some((w) => /^(?:above|below|under|over|between)$/.test(w.lower))

@@ -30,7 +30,7 @@ export function pieces(words: readonly Tagged[]): Piece[] {
     if (cuts) {
       // "twice and only then switch on the heater"
       if (w.lower === 'then' && now.length === 1 && now[0]?.lower === 'only') now = []
-      const empty = now.length === 0 && sub === null
+      const empty = now.length === 0 && sub === null && !now.some((x) => x.lower === 'means')
       close()
       if (!empty || opener === null || w.tag === 'conj') opener = w
       return

@@ -350,6 +350,17 @@ class Teller {
           ONES.test(this.text.slice(c.end, this.sentence.end + LOOKS_AHEAD)),
           this.lexicon,
         )
+    // "A yellow light means trouble: open the vent"
+    const sign =
+      c.verb?.base === 'mean' &&
+      !c.verb.told &&
+      c.subject[0]?.tag === 'det' &&
+      this.clauses.slice(i + 1).some((x) => x.verb?.imperative)
+    if (sign) {
+      if (this.started) this.open(c.start)
+      this.now.condition = narrowed(c.subject, this.lexicon)
+      return this.clauses.findIndex((x, k) => k > i && x.verb?.imperative) - 1
+    }
     const fronted = narrow ? null : frontCondition(c, this.lexicon)
     const condition = narrow ?? fronted
     if (condition) {

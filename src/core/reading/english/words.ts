@@ -95,7 +95,12 @@ export function wordsOf(text: string, within: Span): Word[] {
       const second = (contracted[2] as string).toLowerCase()
       const us = /^let$/i.test(contracted[1] as string)
       out.push({ start, end: cut, text: contracted[1] as string, lower: (contracted[1] as string).toLowerCase() })
-      const lower = us ? 'us' : (CONTRACTION[second] as string)
+      // "Someone's phoned": has, not is.
+      const has =
+        second === 's' &&
+        /^(?:someone|somebody|he|she|who|everyone|nobody)$/i.test(contracted[1] as string) &&
+        /^\s+\p{L}+ed\b/u.test(text.slice(start + m[0].length, within.end))
+      const lower = us ? 'us' : has ? 'has' : (CONTRACTION[second] as string)
       out.push({ start: cut, end: start + m[0].length, text: us ? 'us' : lower, lower })
     } else out.push({ start, end: start + m[0].length, text: m[0], lower: m[0].toLowerCase().replace(/’/g, "'") })
   }
