@@ -50,7 +50,7 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
       : said
   const { scope } = state
   // "Sand first, otherwise nothing sticks": what would come of it.
-  if (!scope && said.within && has('otherwise') && said.actions.every((a) => !a.doing) && !said.condition) return
+  if (!scope && said.within && has('otherwise') && !said.condition) return
   const other = has('otherwise') || has('answer-no')
   if (scope && (other || has('answer-yes'))) {
     openArm(scope, other ? 'other' : 'yes', [said.cues.find((c) => c.name !== 'next')?.span ?? said.span])

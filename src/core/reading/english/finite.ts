@@ -146,6 +146,7 @@ function clauseBehind(all: readonly Draft[], at: number, to: number): void {
       base &&
       startsNounPhrase(next) &&
       (before.tag === 'adj' ||
+        (w.strength === 'only' && before.tag === 'noun' && !isPlural(before)) ||
         /^(?:just|simply|always|never|only)$/.test(before.lower) ||
         before.tag === 'prep' ||
         (i === last + 1 && /^(?:it|them)$/.test(next?.lower ?? '')) ||
@@ -181,6 +182,9 @@ const PARTICLES = /^(?:up|down|out|off|over|away|back|on|in|through)$/
 /** "Nils empties the box": a capital inside the sentence, and no other word before it that could be the name's. */
 const isName = (w: Draft, all: readonly Draft[]): boolean =>
   w.form === null && w !== all[0] && /^\p{Lu}\p{Ll}/u.test(w.text)
+
+/** "algae", "bacteria", "fungi": plurals as in Latin and Greek. */
+const FOREIGN_PLURAL = /(?:ae|ungi|cteria|iteria)$/
 
 const isPlural = (w: Draft | undefined): boolean =>
   w !== undefined && (PLURALS.has(w.lower) || (w.tag === 'noun' && /[^su]s$/.test(w.lower)))
@@ -284,6 +288,8 @@ function atStart(s: Segment, w: Draft): number {
   const { opener, mood } = s
   const next = s.all[s.start + 1]
   if (w.tag === 'prep' || w.tag === 'pron') return w.lower === 'like' ? -9 : -2
+  // "until spring": no clause.
+  if (EITHER.has(opener?.lower ?? '') && isEnd(next) && s.to - s.start === 1) return -9
   if (opener?.tag === 'rel') return opener.lower === 'whoever' ? 6 : 4
   // "Gusts are what makes mooring difficult"
   if (
@@ -387,7 +393,9 @@ function afterSubject(s: Segment, i: number): number {
     !startsNounPhrase(all[i + 1])
   const behind = opener ? all[all.indexOf(opener) - 1] : undefined
   const clause = opener?.tag === 'conj' && (behind?.text === ',' || (behind?.finite === true && w.form === 'base'))
-  const list = inList && w.strength !== 'only' ? (clause ? -0.2 : -1.6) : 0
+  // "Nutrients feed algae, algae feed mussels"
+  const again = inList && all.slice(0, from).some((x) => x.finite && x.base === w.base)
+  const list = inList && !again && w.strength !== 'only' ? (clause ? -0.2 : -1.6) : 0
   const coordinated = s.pending && (opener?.lower === 'and' || opener?.lower === 'or')
   const head = headOf(all, from, k)
   // "the black-backed gull stay all year": of two that could be it, the one the phrase goes on behind.
@@ -401,6 +409,7 @@ function afterSubject(s: Segment, i: number): number {
     coordinated ||
     PLURALS.has(head.lower) ||
     COLLECTIVE.has(head.lower) ||
+    FOREIGN_PLURAL.test(head.lower) ||
     (!isName(head, all) && /[^su]s$/.test(head.lower) && !/(?:ss|ics|us|is)$/.test(head.lower))
   if (w.form === 'base' || w.base === w.lower) return list + (plural ? 1.2 : b.form === 'ing' ? -1 : -1.5)
   // "Books means catalogues": a word that is explained is one word.

@@ -49,7 +49,8 @@ export function narrowing(
   if (relative?.verb && (contrasted || ones || (relative.subject[0]?.lower !== 'who' && (verb.passive || verb.modal))))
     return narrowed([...subject, ...relative.subject, ...relative.verb.words, ...relative.rest], lexicon)
   // "Tickets marked urgent go to the engineer, the others wait"
-  if (contrasted && subject.some((w, i) => i > 0 && w.form === 'ed')) return narrowed(subject, lexicon)
+  if (contrasted && (subject.at(-1)?.lower === 'ones' || subject.some((w, i) => i > 0 && w.form === 'ed')))
+    return narrowed(subject, lexicon)
   const prep = subject.findIndex((w) =>
     /^(?:above|below|under|over|between|without|within|outside|with|from)$/.test(w.lower),
   )

@@ -213,7 +213,8 @@ function joined(list: readonly Piece[]): Clause[] {
     }
     // "..., everything else by post": another case, though its verb is left out.
     const others =
-      /^(?:everything|anything|everyone|the rest|all|others)$/.test(p.words[0]?.lower ?? '') &&
+      /^(?:everything|anything|everyone|the|all|others)$/.test(p.words[0]?.lower ?? '') &&
+      (p.words[0]?.lower !== 'the' || /^(?:rest|others?)$/.test(p.words[1]?.lower ?? '')) &&
       p.words.length > 2 &&
       /^(?:else|others?|rest|by|to|in|with)$/.test(p.words[1]?.lower ?? '')
     if ((hard && joint !== ':') || (joint === ',' && others && current.done)) open()

@@ -47,14 +47,20 @@ const IN_WHICH_CASE = /,? in which case,? /i
 function caseOf(text: string, sentence: Span, which: RegExpExecArray, lexicon: Lexicon): Said[] {
   const when = { start: sentence.start, end: sentence.start + which.index }
   const then = { start: when.end + which[0].length, end: sentence.end }
-  const [clause] = parse(text, when, lexicon).filter((c) => c.verb !== null)
+  const told = parse(text, when, lexicon).filter((c) => c.verb !== null)
+  const clause = told.at(-1)
   const after = parse(text, then, lexicon)
   if (!clause?.verb || after.length === 0) return []
   const verb = { ...clause.verb, modal: null, words: clause.verb.words.filter((w) => w.tag !== 'modal') }
   const condition = conditionOf({ ...clause, verb }, false, true, lexicon)
-  return new Teller(text, then, after, lexicon)
+  // "The cheapest wins, unless it looks too good, in which case ...": what holds otherwise comes first.
+  const main = clause.sub === null ? [] : told.filter((c) => c !== clause)
+  const ahead = { start: sentence.start, end: clause.lead?.start ?? clause.start }
+  const first = main.length > 0 ? new Teller(text, ahead, main, lexicon).said() : []
+  const asked = new Teller(text, then, after, lexicon)
     .said()
     .map((s, i) => (i === 0 && !s.condition ? { ...s, condition, span: { ...s.span, start: sentence.start } } : s))
+  return [...first, ...asked]
 }
 
 const leadingCues = (text: string, span: Span): { name: CueName; span: Span }[] => {
