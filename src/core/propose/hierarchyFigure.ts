@@ -16,9 +16,14 @@ type Tree = {
 }
 
 export function hierarchyFigure(read: ReadText): Built {
-  const trees = [outlineTree(read), headingTree(read), termTree(read), tableTree(read), claimTree(read)].filter(
-    (t): t is Tree => t !== null,
-  )
+  const trees = [
+    outlineTree(read),
+    groupTree(read),
+    headingTree(read),
+    termTree(read),
+    tableTree(read),
+    claimTree(read),
+  ].filter((t): t is Tree => t !== null)
   const best = trees.toSorted((a, b) => b.score - a.score)[0]
   if (!best) return { nodes: [], links: [], score: 0, reasons: [] }
   const used = new Set(best.edges.flatMap((e) => [e.from.id, e.to.id]))
@@ -94,6 +99,54 @@ function outlineTree(read: ReadText): Tree | null {
     edges,
     score: Math.min(0.97, score),
     reasons: [`an outline of ${depthOf(edges) + 1} levels`, many(items.length, 'item')],
+  }
+}
+
+/** Names with a list below each: "Galley", then pots and stove. */
+function groupTree(read: ReadText): Tree | null {
+  const opens = (i: number): boolean => {
+    const [b, next] = [read.blocks[i], read.blocks[i + 1]]
+    return (
+      b !== undefined &&
+      /^(?:heading|paragraph)$/.test(b.type) &&
+      next?.type === 'item' &&
+      slice(read.text, b.span).split(/\s+/).length <= 6
+    )
+  }
+  const groups = read.blocks.map((_, i) => i).filter(opens)
+  if (groups.length < 2) return null
+  const things = new Things()
+  const edges: Edge[] = []
+  const [title] = read.blocks
+  const root =
+    title && !opens(0) && title.type !== 'item' && groups[0] === 1
+      ? things.take(named(labelled(read.text, title.span), title.span, '/'))
+      : null
+  const doing = read.told.doing / Math.max(1, read.told.units.length)
+  for (const at of groups) {
+    const block = read.blocks[at] as Block
+    const group = things.take(named(labelled(read.text, block.span).replace(/:$/, ''), block.span))
+    if (root) edges.push({ from: root, to: group, source: [block.span] })
+    const above: Thing[] = [group]
+    for (let i = at + 1; read.blocks[i]?.type === 'item'; i++) {
+      const b = read.blocks[i] as Block
+      above.length = Math.min(above.length, b.depth + 1)
+      const from = above.at(-1) as Thing
+      const term = termOf(read.text, b.span)
+      const thing = things.take(named(labelled(read.text, term?.term ?? b.span), term?.term ?? b.span, `/${from.key}`))
+      edges.push({ from, to: thing, source: [term?.term ?? b.span] })
+      if (term)
+        for (const s of listIn(read.text, term.rest))
+          edges.push({ from: thing, to: things.take(named(labelled(read.text, s), s, `/${thing.key}`)), source: [s] })
+      above.push(thing)
+    }
+  }
+  const items = read.blocks.filter((b) => b.type === 'item').length
+  return {
+    things,
+    edges,
+    score: (root ? 0.72 : 0.62) - 0.75 * doing,
+    reasons: [many(groups.length, 'group') + ' with a list each', many(items, 'item')],
   }
 }
 

@@ -80,7 +80,11 @@ function buildProcess(read: ReadText): Built {
   const { nodes, links, loose, questions, returns } = processFigure(read.told.body, read.answers)
   const { units, cueCount, orderedItems } = read.told
   const steps = nodes.length - questions
-  const numbered = orderedItems >= 2
+  // Numbers over numbers with nothing to do are chapters.
+  const items = read.blocks.filter((b) => b.type === 'item')
+  const short = items.every((b) => slice(read.text, b.span).split(/\s+/).length <= 3)
+  const chapters = short && items.some((b) => b.ordered && b.depth > 0)
+  const numbered = orderedItems >= 2 && !chapters
   const of = Math.max(1, units.length)
   const doing = units.filter((u) => u.doing || (u.ordered && !read.interpreted)).length / of
   const asked = units.filter((u) => u.asked || (u.ordered && !read.interpreted)).length / of

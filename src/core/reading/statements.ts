@@ -202,6 +202,14 @@ function readArrow(
 ): void {
   const when = trimmed(text, { start: item.span.start, end: item.span.start + (arrow[1] as string).length })
   const then = { start: item.span.start + arrow[0].length, end: item.span.end }
+  const left = STARTS_ASKING.test(slice(text, when)) ? [] : interpret({ ...item, span: when }).flat()
+  if (left.some((s) => s.actions.some((a) => a.doing))) {
+    // "Warehouse checks papers → wrong? send back": done, and what follows.
+    const both = [...left, ...interpret({ ...item, span: then }).flat()]
+    both.forEach((said, k) => tell(said, both[k + 1] ?? null, state, k > 0))
+    note({ span: item.span, doing: true, asked: true, ordered: item.ordered, remark: false }, 1)
+    return
+  }
   const words = slice(text, when).replace(STARTS_ASKING, '').replace(/\?$/, '')
   const negative = /^(?:not|no|never)\s+/i.exec(words)
   const question = words.slice(negative?.[0].length ?? 0).replace(/^\p{Ll}/u, (c) => c.toLocaleUpperCase('en'))
@@ -213,7 +221,7 @@ function readArrow(
   else {
     const ask: Ask = { do: 'ask', question: `${question}?`, source: [when], content: [], arms: [arm], item: state.item }
     state.body.push(ask)
-    state.scope = { ask, subject: '', arm, outer: state.body, known: new Set(state.known) }
+    state.scope = { ask, subject: '', parent: null, arm, outer: state.body, known: new Set(state.known) }
   }
   const scope = state.scope
   inBody(state, arm.body, () =>

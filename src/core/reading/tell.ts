@@ -12,6 +12,8 @@ export type Scope = {
   readonly subject: string
   /** Put as a question: "Is the chain worn?" */
   readonly put?: boolean
+  /** The question in whose arm this one is asked. */
+  readonly parent: Scope | null
   arm: Arm | null
   readonly outer: Statement[]
   readonly known: ReadonlySet<string>
@@ -48,10 +50,13 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
     said.asks?.put && state.state && /^(?:It|They|He|She|There)\?$/.test(said.asks.question)
       ? askedOf(said, state.state)
       : said
+  const other = has('otherwise') || has('answer-no')
+  // Both answers are given: the next one is to the question around it.
+  while (state.scope?.parent && (other || has('answer-yes')) && answered(state.scope, other))
+    state.scope = state.scope.parent
   const { scope } = state
   // "Sand first, otherwise nothing sticks": what would come of it.
   if (!scope && said.within && has('otherwise') && !said.condition) return
-  const other = has('otherwise') || has('answer-no')
   if (scope && (other || has('answer-yes'))) {
     openArm(scope, other ? 'other' : 'yes', [said.cues.find((c) => c.name !== 'next')?.span ?? said.span])
     sayIn((scope.arm as Arm).body, said, upcoming, state)
@@ -121,6 +126,12 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
 }
 
 const WH = /^(?:what|who|where|when|which|why|how)\b/i
+
+const answered = (scope: Scope, other: boolean): boolean => {
+  const first = scope.ask.arms[0]?.answer
+  const arms = scope.ask.arms.filter((a) => (other ? a.answer !== first : a.answer === 'yes') && a.body.length > 0)
+  return arms.length > 0 && scope.ask.arms.length > 1
+}
 
 /** A question of a few words, and something to do right behind it. */
 const answersAtOnce = (said: Said, scope: Scope): boolean =>
@@ -231,7 +242,15 @@ function openAsk(
   item: number | null,
 ): Ask {
   const ask: Ask = { do: 'ask', question: c.question, source: [c.source], content: c.content, arms: [], item }
-  state.scope = { ask, subject: c.subject, put: c.put === true, arm: null, outer, known: new Set(state.known) }
+  state.scope = {
+    ask,
+    subject: c.subject,
+    put: c.put === true,
+    parent: state.scope?.arm?.body === outer ? state.scope : null,
+    arm: null,
+    outer,
+    known: new Set(state.known),
+  }
   return ask
 }
 

@@ -40,10 +40,12 @@ export function blocksOf(text: string): Block[] {
   const lines = linesOf(text)
   const out: Block[] = []
   const stack: { indent: number; style: string }[] = []
+  // "1 Safety" over "1.1 Fire": numbers without a dot.
+  const outlined = lines.filter((l) => OUTLINE_NUMBER.test(l.text)).length > 1
   let at = 0
   while (at < lines.length) {
     const line = lines[at] as Line
-    const marker = markerOf(line.text)
+    const marker = markerOf(line.text) ?? (outlined ? chapterOf(line.text) : null)
     if (line.text === '') {
       if (lines[at + 1]?.text !== '' && !markerOf(lines[at + 1]?.text ?? '')) stack.length = 0
       at++
@@ -57,7 +59,7 @@ export function blocksOf(text: string): Block[] {
       at++
     } else if (marker) {
       const depth = depthOf(stack, line.indent, marker)
-      const end = continuation(lines, at, stack)
+      const end = continuation(lines, at, stack, outlined)
       const last = lines[end - 1] as Line
       out.push(
         block(
@@ -133,6 +135,12 @@ export function markerOf(line: string): Marker | null {
   return null
 }
 
+const CHAPTER = /^(\d{1,2})[\t \u00a0]+(?=\p{Lu})/u
+function chapterOf(line: string): Marker | null {
+  const m = CHAPTER.exec(line)
+  return m ? { length: m[0].length, ordered: true, number: Number(m[1]), style: 'outline1' } : null
+}
+
 /** The value of decimal digits of any script: every script's digits stand in one row of ten, its zero first. */
 function digits(s: string): number {
   return [...s].reduce((n, c) => {
@@ -164,13 +172,28 @@ function depthOf(stack: { indent: number; style: string }[], indent: number, mar
 }
 
 /** First line after an item's own lines: lines without marker that follow at once belong to it. */
-function continuation(lines: readonly Line[], at: number, stack: readonly { indent: number }[]): number {
+function continuation(
+  lines: readonly Line[],
+  at: number,
+  stack: readonly { indent: number }[],
+  outlined: boolean,
+): number {
   let end = at + 1
   const indent = stack.at(-1)?.indent ?? 0
   for (; end < lines.length; end++) {
     const next = lines[end] as Line
-    const ended = next.text === '' || markerOf(next.text) || HEADING.test(next.text) || next.text.startsWith('|')
-    const opens = next.indent <= indent && /^\p{Lu}.{0,40}:$/u.test(next.text)
+    const ended =
+      next.text === '' ||
+      markerOf(next.text) ||
+      (chapterOf(next.text) && outlined) ||
+      HEADING.test(next.text) ||
+      next.text.startsWith('|')
+    // "Galley" between two lists: the name of the next.
+    const group =
+      /^[\p{Lu}\p{N}][^.!?;:]{0,40}$/u.test(next.text) &&
+      !/[,;]$/.test((lines[end - 1] as Line).text) &&
+      markerOf(lines[end + 1]?.text ?? '') !== null
+    const opens = next.indent <= indent && (group || /^\p{Lu}.{0,40}:$/u.test(next.text))
     if (
       ended ||
       opens ||
@@ -193,6 +216,25 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
     if (l.text === '' || named || (end > at && (markerOf(l.text) || HEADING.test(l.text) || l.text.startsWith('|'))))
       break
     end++
+  }
+  // "Equipment list", "Deck", then a list: the last line names it.
+  const [before, last] = [lines[end - 2], lines[end - 1]]
+  const listed = end - at > 1 && markerOf(lines[end]?.text ?? '') !== null
+  if (
+    listed &&
+    before &&
+    last &&
+    NAMES_LIST.test(last.text) &&
+    (/[?!.:]$/.test(before.text) || NAMES_LIST.test(before.text))
+  ) {
+    if (end - at === 2) {
+      const title = !/[.:]$/.test(before.text)
+      out.push(block(title ? 'heading' : 'paragraph', text, before, title ? { depth: 1 } : {}))
+      out.push(block('paragraph', text, last))
+      return end
+    }
+    paragraph(text, lines.slice(0, end - 1), at, out)
+    return end - 1
   }
   const own = lines.slice(at, end)
   if (own.length > 1 && own.every((l) => MAIL_HEADER.test(l.text))) {
@@ -226,6 +268,9 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
   return end
 }
 
+/** A few words with a capital and no stop. */
+const NAMES_LIST = /^\p{Lu}[^.!?:;,]{0,36}$/u
+
 /** Lines that each say something of their own: short ones without full stops, or with capitals; not wrapped prose. */
 const looksLikeLines = (own: readonly Line[]): boolean =>
   own.length >= 3 &&
@@ -245,7 +290,7 @@ const haveCapitals = (own: readonly Line[]): boolean =>
 
 /** A short line without a full stop, right above sentences. */
 /** A name of a few words, a colon, and more. */
-const LABELLED = /^\p{Lu}[^:.!?]{0,40}:\s+\S/u
+const LABELLED = /^(?!(?:Yes|No|If|When|Ja|Nein|Sí)\b)\p{Lu}[^:.!?]{0,40}:\s+\S/u
 
 function isTitle(lines: readonly Line[], at: number): boolean {
   const [line, next] = [lines[at] as Line, lines[at + 1]]

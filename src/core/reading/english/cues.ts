@@ -141,7 +141,7 @@ export const cues: readonly Cue[] = [
   {
     name: 'first',
     pattern:
-      /^(?:first(?:ly)?(?: of all)?|to (?:begin|start)(?: with)?|initially)(?:,| (?!aid|mate|class|officer|deck|floor|aider))/i,
+      /^(?:first(?:ly)?(?: of all)?|to (?:begin|start)(?: with)?|initially)(?:[,:]| (?!aid|mate|class|officer|deck|floor|aider))/i,
     because: 'the first step',
     examples: ['First, check the ramp', 'First of all, count', 'To begin with, look'],
     counter: ['First aid kits are red', 'First mate checks the ramp'],
@@ -156,7 +156,7 @@ export const cues: readonly Cue[] = [
   {
     name: 'next',
     pattern:
-      /^(?:and )?(?:then|next(?=,| (?:the|a|an|you|we|check|[a-z]+ the)\b)|after (?:that|this|which)|afterwards|subsequently|secondly|thirdly|second,|third,|now(?=,| [a-z])|later|following (?:this|that)|some time later)\b,?/i,
+      /^(?:and )?(?:then|next(?=,| (?:the|a|an|you|we|check|[a-z]+ the)\b)|after (?:that|this|which)|afterwards|subsequently|secondly|thirdly|(?:second|third|fourth|fifth|sixth)[,:]|now(?=,| [a-z])|later|following (?:this|that)|some time later)\b,?/i,
     because: 'what comes next',
     examples: ['Then close the door', 'After that, wave', 'Next, lift the ramp'],
     counter: ['Next door is the office', 'After the check, sail'],

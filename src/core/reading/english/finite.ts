@@ -96,7 +96,9 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
       interposed = pending && (adverbs || first.tag === 'prep')
       // "To report an accident, fill in": a phrase in front is no subject.
       const fronted = first.tag === 'to' || first.tag === 'prep'
-      if (!EITHER.has(first.lower)) pending = pending || !(adverbs || fronted)
+      // "If not, turn up the heating"
+      if (!EITHER.has(first.lower) && !(first.tag === 'sub' && to - from < 3))
+        pending = pending || !(adverbs || fronted)
     }
     from = to
   }
@@ -439,6 +441,7 @@ function ahead(s: Segment, i: number, lexicon: Lexicon): number {
   if (next.tag === 'aux' || next.tag === 'modal') return -4
   if (startsNounPhrase(next)) return 2
   if (next.tag === 'conj') return -0.3
+  if (/^(?:out|up|off|down|over|away|back)$/.test(next.lower) && startsNounPhrase(s.all[i + 2])) return 1.6
   if (/^(?:out|up|off|down|over|in|on|away|back)$/.test(next.lower)) return 1.1
   if (next.tag === 'prep' || next.tag === 'to' || next.tag === 'sub' || next.lower === 'again') return 0.6
   // "keep records": a bare plural is an object as well.

@@ -65,7 +65,7 @@ function caseOf(text: string, sentence: Span, which: RegExpExecArray, lexicon: L
 
 const leadingCues = (text: string, span: Span): { name: CueName; span: Span }[] => {
   const found = cueOf(text.slice(span.start, span.end))
-  const leads = found && /^(?:first|next|last)$/.test(found.cue.name)
+  const leads = found && /^(?:first|next|last|answer-yes|answer-no)$/.test(found.cue.name)
   return leads ? [{ name: found.cue.name, span: { start: span.start, end: span.start + found.length } }] : []
 }
 const afterCues = (text: string, span: Span) =>
