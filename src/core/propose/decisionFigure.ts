@@ -11,6 +11,7 @@ export function decisionFigure(read: ReadText): Built {
   const found = [
     fromTable(read),
     fromLists(read),
+    fromSides(read),
     fromNamedOptions(read),
     fromChain(read),
     fromCases(read),
@@ -182,6 +183,47 @@ function fromLists(read: ReadText): Built | null {
     many(used.length, 'option'),
     judged > 0 ? 'what is for and against each' : 'the same criteria for each',
   ])
+}
+
+/** "Option A: the night ferry", "Pros: ...", "Cons: ...": lines that name an option, and lines for and against it. */
+function fromSides(read: ReadText): Built | null {
+  const lines = read.blocks.map((b) => ({ b, term: termOf(read.text, b.span) }))
+  const side = (term: Span | undefined): string => {
+    const words = term ? slice(read.text, term) : ''
+    return PROS.test(words) ? 'Pro' : CONS.test(words) ? 'Con' : ''
+  }
+  const options = lines.flatMap(({ b, term }, i) => {
+    const next = lines[i + 1]
+    return side(term?.term) === '' && side(next?.term?.term) !== '' ? [{ span: term?.rest ?? b.span, at: i }] : []
+  })
+  if (options.length < 2) return null
+  const tree = new Growing()
+  const title = lines[0] && options[0]?.at !== 0 ? lines[0].b : null
+  const root = tree.add(
+    'choice',
+    title ? labelled(read.text, title.span).replace(/\?$/, '') : 'Options',
+    title ? [title.span] : [],
+  )
+  for (const o of options) {
+    const option = tree.add(
+      'option',
+      labelled(read.text, o.span).replace(/^\p{Ll}/u, (x) => x.toUpperCase()),
+      [o.span],
+      root,
+    )
+    for (let i = o.at + 1; side(lines[i]?.term?.term) !== ''; i++) {
+      const { term } = lines[i] as { term: { term: Span; rest: Span } }
+      for (const s of listIn(read.text, term.rest))
+        tree.add(
+          'criterion',
+          labelled(read.text, s).replace(/^\p{Ll}/u, (x) => x.toUpperCase()),
+          [s],
+          option,
+          { text: side(term.term) },
+        )
+    }
+  }
+  return tree.built(0.88, [many(options.length, 'option'), 'what is for and against each'])
 }
 
 /** "Radio: repair or replace?" over lines of "Repair: cheap, but old": options with what is said of each. */

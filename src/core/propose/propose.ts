@@ -106,7 +106,7 @@ function buildProcess(read: ReadText): Built {
     ...(cueCount > 0 ? [`${many(cueCount, 'connective')} such as “then” or “if”`] : []),
     ...(actors > 0 ? [`${many(actors, 'role')} who act${actors === 1 ? 's' : ''}`] : []),
   ]
-  if (namesPeers(read) && cueCount === 0 && !numbered) score -= 0.25
+  if (namesPeers(read) && cueCount === 0 && (!numbered || doing < 0.4)) score -= 0.25
   const doubts = loose.flatMap((id) => branchDoubt(id, nodes, links))
   return { nodes, links, score: Math.min(0.98, score), reasons, doubts }
 }
@@ -124,7 +124,7 @@ function namesPeers(read: ReadText): boolean {
   return title !== null && PEERS.test(slice(read.text, title))
 }
 const PEERS =
-  /\b(?:tips?|rules?|hints?|reasons?|benefits?|principles?|values|advantages?|facts?|ideas?|mistakes|myths|lessons|guidelines|promises|strengths|qualities|habits|tipps?|regeln|gründe|werte|consejos?|reglas|razones|valores)\b/iu
+  /^(?:why|warum)\b|\b(?:tips?|rules?|hints?|reasons?|benefits?|principles?|values|advantages?|facts?|ideas?|mistakes|myths|lessons|guidelines|promises|strengths|qualities|habits|tipps?|regeln|gründe|werte|consejos?|reglas|razones|valores)\b/iu
 
 function buildPoints(read: ReadText): Built {
   const { nodes, from } = pointsFigure(read)
@@ -139,7 +139,7 @@ function buildPoints(read: ReadText): Built {
     (namesPeers(read) ? 0.2 : 0) -
     (from === 'headings' ? 0.1 : 0.25) * doing -
     (defined >= Math.max(2, nodes.length * 0.5) ? 0.25 : 0) -
-    (read.told.orderedItems >= 2 ? 0.15 : 0) -
+    (read.told.orderedItems >= 2 && !namesPeers(read) ? 0.15 : 0) -
     (nodes.length > 12 ? 0.15 : 0)
   const what = { items: 'items of a list', headings: 'headings', sentences: 'sentences' }[from]
   return {

@@ -146,7 +146,12 @@ function fromTerms(read: ReadText): Compared | null {
     ...own.flatMap((r, set) => r.items.map((s) => ({ set, label: labelled(read.text, s), span: s }))),
   ]
   return {
-    names: own.map((r) => nameOf(read, r.term)),
+    names: own
+      .map((r) => nameOf(read, r.term))
+      .map((n) => ({
+        ...n,
+        label: n.label.replace(/^(?:only|just|nur|solo) (\p{L})/iu, (_, x: string) => x.toUpperCase()),
+      })),
     members: collected(entries),
     score: 0.82,
     reasons: ['a line of what is shared', many(own.length, 'set')],

@@ -35,7 +35,7 @@ export type ReadText = {
 
 const SEGMENTER = new Intl.Segmenter('en', { granularity: 'sentence' })
 /** Running English has about 0.4 of function words, telegraphic lists much less; other languages stay under 0.1. */
-const ENGLISH_SHARE = 0.15
+const ENGLISH_SHARE = 0.12
 
 export function readText(text: string, words: Lexicon): ReadText {
   const { body: blocks, frame } = splitMail(text, blocksOf(text))

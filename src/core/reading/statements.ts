@@ -292,22 +292,40 @@ function readInner(
     }
     if (plain) state.body[state.body.length - 1] = ask
     ask.arms.length = 0
-    families.forEach((f, k) => {
-      const m = answered[k] as RegExpExecArray
-      const first = f[0] as Block
-      const lead = { start: first.span.start, end: first.span.start + m[0].length }
-      const arm: Arm = { answer: (m[1] as string).toLowerCase(), body: [], source: [trimmed(text, lead)] }
-      ask.arms.push(arm)
-      inBody(state, arm.body, () =>
-        readItem(
-          text,
-          [{ ...first, span: { start: lead.end, end: first.span.end } }, ...f.slice(1)],
-          state,
-          interpret,
-          note,
-        ),
-      )
-    })
+    families.forEach((f, k) => answerIn(text, ask, f, answered[k] as RegExpExecArray, null, state, interpret, note))
+    state.scope = null
+    return
+  }
+  const parentStep = !asked && !plain && last?.do === 'step' ? last : null
+  if (
+    parentStep &&
+    families.length > 1 &&
+    answered.every((m) => m !== null && /^\p{Ll}+(?: \p{Ll}+)?$/u.test(m[1] as string))
+  ) {
+    // "Send a quote: accepted: ..., refused: ...": how it turns out is asked.
+    const [first] = answered as [RegExpExecArray]
+    const word = first[1] as string
+    const ask: Ask = {
+      do: 'ask',
+      question: `${word.charAt(0).toUpperCase()}${word.slice(1)}?`,
+      source: [(families[0]?.[0] as Block).span],
+      content: [],
+      arms: [],
+      item: state.item,
+    }
+    state.body.push(ask)
+    families.forEach((f, k) =>
+      answerIn(
+        text,
+        ask,
+        f,
+        answered[k] as RegExpExecArray,
+        families.length > 2 ? null : k === 0 ? 'yes' : 'no',
+        state,
+        interpret,
+        note,
+      ),
+    )
     state.scope = null
     return
   }
@@ -340,6 +358,25 @@ function readInner(
       source: [...parent.source, ...steps.flatMap((s) => s.source)],
     }
   }
+}
+
+/** One answer of a list below a question, with what is done then. */
+function answerIn(
+  text: string,
+  ask: Ask,
+  family: readonly Block[],
+  m: RegExpExecArray,
+  called: string | null,
+  state: State,
+  interpret: Interpreter | null,
+  note: Note,
+): void {
+  const first = family[0] as Block
+  const lead = { start: first.span.start, end: first.span.start + m[0].length }
+  const arm: Arm = { answer: called ?? (m[1] as string).toLowerCase(), body: [], source: [trimmed(text, lead)] }
+  ask.arms.push(arm)
+  const own = { ...first, span: { start: lead.end, end: first.span.end } }
+  inBody(state, arm.body, () => readItem(text, [own, ...family.slice(1)], state, interpret, note))
 }
 
 function inBody(state: State, body: Statement[], run: () => void): void {

@@ -22,7 +22,8 @@ type Marker = {
 }
 
 const TAB = 4
-const BULLET = /^(?:[-*+•◦▪▫‣⁃·●○■□◆◇►▶➤➢✓✔☐☑–—]|\p{Extended_Pictographic}\ufe0f?|o(?=[\t ]))[\t \u00a0]+/u
+const BULLET =
+  /^(?:([*+-])\1{1,4}|[-*+•◦▪▫‣⁃·●○■□◆◇►▶➤➢✓✔☐☑–—]|\p{Extended_Pictographic}\ufe0f?|o(?=[\t ]))[\t \u00a0]+/u
 const NUMBER = /^\(?(\p{Nd}{1,4})(?:[.)．。、:](?!\p{Nd})|\))[\t \u00a0]*/u
 const OUTLINE_NUMBER = /^(\d{1,3}(?:\.\d{1,3})+)[.)]?[\t \u00a0]+/
 const LETTER = /^\(?([a-z]|[ivx]{1,4}|[A-H])[.)][\t \u00a0]+/
@@ -107,7 +108,9 @@ function linesOf(text: string): Line[] {
     const end = found < 0 ? text.length : found
     const raw = text.slice(start, end)
     const lead = (/^[\t \u00a0]*/.exec(raw) as RegExpExecArray)[0]
-    const indent = [...lead].reduce((n, c) => n + (c === '\t' ? TAB : 1), 0)
+    // "** hemp" below "* ropes": as many levels as stars.
+    const stars = /^([*+-])\1{1,4}(?=[\t ]\S)/.exec(raw.trim())?.[0].length ?? 1
+    const indent = [...lead].reduce((n, c) => n + (c === '\t' ? TAB : 1), 0) + 2 * (stars - 1)
     out.push({ start: start + lead.length, end: start + raw.trimEnd().length, indent, text: raw.trim() })
     start = end + 1
   }
@@ -129,7 +132,8 @@ export function markerOf(line: string): Marker | null {
   const number = NUMBER.exec(line)
   if (number) return { length: number[0].length, ordered: true, number: digits(number[1] as string), style: 'number' }
   const bullet = BULLET.exec(line)
-  if (bullet) return { length: bullet[0].length, ordered: false, number: null, style: `bullet${bullet[0].trim()}` }
+  if (bullet)
+    return { length: bullet[0].length, ordered: false, number: null, style: `bullet${bullet[0].trim().charAt(0)}` }
   const letter = LETTER.exec(line)
   if (letter) return { length: letter[0].length, ordered: true, number: null, style: 'letter' }
   return null
@@ -225,7 +229,7 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
     before &&
     last &&
     NAMES_LIST.test(last.text) &&
-    (/[?!.:]$/.test(before.text) || NAMES_LIST.test(before.text))
+    (/[?!.:]$/.test(before.text) || before.text.length <= 60)
   ) {
     if (end - at === 2) {
       const title = !/[.:]$/.test(before.text)
@@ -243,7 +247,12 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
   }
   if (looksLikeLines(own)) {
     const stack: { indent: number; style: string }[] = []
-    for (const l of own) {
+    // "Packing list" over lines without capitals.
+    const [first, ...others] = own
+    const titled =
+      /^\p{Lu}/u.test(first?.text ?? '') && others.every((l) => /^\p{Ll}/u.test(l.text) && l.indent === first?.indent)
+    if (titled && first) out.push(block('heading', text, first, { depth: 1 }))
+    for (const l of titled ? others : own) {
       const depth = depthOf(stack, l.indent, { length: 0, ordered: false, number: null, style: 'line' })
       out.push(block('item', text, l, { depth }))
     }

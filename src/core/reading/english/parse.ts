@@ -221,7 +221,13 @@ function joined(list: readonly Piece[]): Clause[] {
     else if (current.sub !== null && current.done && joint === ',' && drafts.every((d) => d.sub !== null)) open()
     else if (current.relative && joint === ',' && current.done) open()
     else if (current.sub !== null && current.done && joint === 'or' && list[k + 1]?.sub === current.sub) open()
-    else if (!current.done && joint === ',' && isFront(p.words) && !isFront(current.words)) {
+    else if (
+      !current.done &&
+      joint === ',' &&
+      isFront(p.words) &&
+      !isFront(current.words) &&
+      list.slice(k + 1).some((x) => verbIn(x) >= 0)
+    ) {
       // "Yeast bread, in contrast, rises": a phrase between subject and verb.
       current.front.push(...p.words)
       current.interrupted = true

@@ -56,7 +56,7 @@ export function bare(words: readonly Tagged[]): Tagged[] {
         words[from + 1] !== undefined &&
         w.lower !== 'not' &&
         w.lower !== 'too' &&
-        !(w.lower === 'first' && words[from + 1]?.tag === 'noun'))
+        !(/^(?:first|overnight|online)$/.test(w.lower) && words[from + 1]?.tag === 'noun'))
     if (!leads || (w.tag === 'det' && w.lower === 'no') || /^[#£$€%+]$/.test(w.text)) break
     from++
   }
