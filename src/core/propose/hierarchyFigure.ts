@@ -332,6 +332,14 @@ function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): (ChildCl
     )
     if (later.length > 0 && (!counted || (later.length > 1 && later.length <= (count ?? 0))))
       return { ...c, children: later, named: true }
+    // "... two camps. Regulars come every week. Helpers come for events.": what the sentences are about.
+    const about = distinct(
+      read.claims
+        .filter((x) => x.relation === 'compare' && x.rule === 'own' && x.span.start >= c.span.end)
+        .flatMap((x) => (x.relation === 'compare' ? x.sets : [])),
+    )
+    if (about.length === count && about.length > 1 && about.every((n) => /[^su]s$/.test(n.label)))
+      return { ...c, children: about, named: true }
     const behind = claims.slice(i + 1).filter((x) => x.children.length > 0)
     const inside = new Set(behind.flatMap((x) => x.children.map((n) => n.key)))
     const tops = distinct(behind.map((x) => x.parent)).filter((n) => !inside.has(n.key) && n.key !== c.parent.key)

@@ -106,10 +106,19 @@ function buildProcess(read: ReadText): Built {
     ...(cueCount > 0 ? [`${many(cueCount, 'connective')} such as “then” or “if”`] : []),
     ...(actors > 0 ? [`${many(actors, 'role')} who act${actors === 1 ? 's' : ''}`] : []),
   ]
+  if (announcesSteps(read)) score += 0.12
   if (namesPeers(read) && cueCount === 0 && (!numbered || doing < 0.4)) score -= 0.25
   const doubts = loose.flatMap((id) => branchDoubt(id, nodes, links))
   return { nodes, links, score: Math.min(0.98, score), reasons, doubts }
 }
+
+/** "Deliveries are handled like this": what follows is told in order, whoever does it. */
+function announcesSteps(read: ReadText): boolean {
+  const [first, second] = read.sentences
+  return first !== undefined && HOW.test(read.text.slice(0, (second ?? first).end))
+}
+const HOW =
+  /\b(?:(?:like this|as follows)[.:]|this is how|here(?: is|['’]s) how|how (?:to|we|it works)|step by step|procedure|these steps)/i
 
 /** "Five tips for winter sailings", "Our values": what stands below is side by side, though it may be told as orders. */
 function namesPeers(read: ReadText): boolean {

@@ -108,7 +108,10 @@ export function resolve(all: Draft[], lexicon: Lexicon): void {
 function secondVerb(all: readonly Draft[], rel: number, at: number, to: number): void {
   const own = all[at] as Draft
   const adjoining = all[at + 1]
-  const doubled = adjoining?.form === own.form && /^(?:only|leaning)$/.test(adjoining?.strength ?? '')
+  const doubled =
+    adjoining?.form === own.form &&
+    (/^(?:only|leaning)$/.test(adjoining?.strength ?? '') ||
+      (adjoining?.strength === 'mixed' && all[at + 2]?.tag === 'det' && isPlural(all[rel - 1])))
   for (let i = own.form === 'ed' || doubled ? at + 1 : at + 2; i < to; i++) {
     const w = all[i] as Draft
     if (w.finite) return
@@ -126,7 +129,7 @@ function secondVerb(all: readonly Draft[], rel: number, at: number, to: number):
     const free = phrasal || (all[rel]?.lower === 'whoever' && w.form === 's' && next?.tag === 'prep')
     const likely =
       (w.form === 's' || ofMany) &&
-      (sure || (free && w.strength === 'mixed')) &&
+      (sure || ((free || (doubled && i === at + 1)) && w.strength === 'mixed')) &&
       (startsNounPhrase(next) || goes || free)
     const particle = PARTICLES.test(before.lower) && (ofMany || w.form === 's') && sure
     if (w.tag === 'noun' && ((likely && !/^(?:det|adj|prep|num|to)$/.test(before.tag)) || (particle && i === at + 2)))
@@ -368,7 +371,8 @@ function afterSubject(s: Segment, i: number): number {
   if (!b || k < from) return 0
   if (b.tag === 'rel') return 4
   // "Each of them holds the boat"
-  if (b.tag === 'pron') return all[k - 1]?.lower === 'of' ? (w.form === 'ed' ? 0 : 1.5) : afterPronoun(b, w)
+  if (b.tag === 'pron')
+    return all[k - 1]?.lower === 'of' ? (w.form === 'ed' ? 0 : w.form === 's' ? 2 : 1.5) : afterPronoun(b, w)
   // "Muddling through costs nothing": the particle belongs to the subject.
   const particle = b.tag === 'prep' && /^(?:through|up|down|out|off|in|on|over|back|away)$/.test(b.lower)
   if (particle && all[k - 1]?.form === 'ing' && w.form === 's') return 1.2
@@ -381,7 +385,11 @@ function afterSubject(s: Segment, i: number): number {
   if (/^(?:det|prep|adj|to|aux|modal|sub|verb)$/.test(b.tag) && !ofKind) return -9
   // "At eight unlock the door": an order behind a time or a place.
   const phrase = all[from]
-  const ordered = phrase?.tag === 'prep' && w.form === 'base' && startsNounPhrase(all[i + 1]) && !s.pending
+  const opens =
+    phrase?.tag === 'prep' ||
+    (/^(?:next|every|each|this)$/.test(phrase?.lower ?? '') &&
+      /^(?:day|morning|evening|week|month|night|hour|time)$/.test(b.lower))
+  const ordered = opens && w.form === 'base' && startsNounPhrase(all[i + 1]) && !s.pending
   if (ordered && (b.tag === 'num' || b.tag === 'noun') && opener?.tag !== 'sub') return 1
   const measured = b.tag === 'num' && /^(?:above|below|over|under)$/.test(all[k - 1]?.lower ?? '')
   if (b.tag === 'num' && !measured) return all[k - 1]?.tag === 'noun' && w.form === 's' ? 1 : -9

@@ -271,7 +271,8 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
   const [opening, v] = [ahead[0], words[f]]
   const ordered =
     sub === null &&
-    opening?.tag === 'prep' &&
+    (opening?.tag === 'prep' ||
+      (/^(?:next|every|each|this)$/.test(opening?.lower ?? '') && TIMES.test(ahead.at(-1)?.lower ?? ''))) &&
     v?.tag === 'verb' &&
     v.form === 'base' &&
     /^(?:noun|num)$/.test(ahead.at(-1)?.tag ?? '') &&

@@ -228,7 +228,8 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (SUBORDINATORS.has(l)) return 'sub'
   if (l === 'her') return next && isWord(next) && !closed(next.lower) ? 'det' : 'pron'
   // "Deck crew and shore crew both check"
-  if (/^(?:both|all|each|either|neither)$/.test(l) && before?.tag === 'noun') return 'adv'
+  const things = next !== undefined && next.form !== 'base' && /[^su]s$/.test(next.lower)
+  if (/^(?:both|all|each|either|neither)$/.test(l) && before?.tag === 'noun' && !things) return 'adv'
   // "and either starts or calls"
   if (l === 'either' && next && (next.form === 's' || next.form === 'base') && next.strength !== 'rare') return 'adv'
   // "and both sign the log": two that sign.
