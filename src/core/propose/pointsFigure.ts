@@ -1,12 +1,21 @@
 /** Peers with a heading and a line of detail: the top items of a list, headings with their text, or sentences. */
 import type { FigureNode } from '../figure'
 import type { ReadText } from '../reading'
-import { sentencesOf, slice, trimmed, type Block, type Span } from '../text'
+import { sentencesOf, slice, spansMeet, trimmed, type Block, type Span } from '../text'
 
 type Point = { readonly text: string; readonly detail: string; readonly source: readonly Span[] }
 export type Points = { readonly nodes: readonly FigureNode[]; readonly from: 'items' | 'headings' | 'sentences' }
 
 const MOST_HEADING_WORDS = 9
+const PEER_NAMES =
+  'tips?|rules?|hints?|reasons?|benefits?|principles?|values|advantages?|facts?|ideas?|mistakes|myths|lessons|guidelines|promises|strengths|qualities|habits|tipps?|regeln|gründe|werte|consejos?|reglas|razones|valores'
+/** "Five tips for winter sailings", "Our values": what follows stands side by side. */
+export const NAMES_PEERS = new RegExp(`^(?:why|warum)\\b|\\b(?:${PEER_NAMES})\\b`, 'iu')
+/** "for three good reasons" */
+export const COUNTS_PEERS = new RegExp(
+  `\\b(?:two|three|four|five|six|several|some|a few|\\d) (?:\\p{L}+ ){0,2}(?:${PEER_NAMES})\\b`,
+  'iu',
+)
 
 export function pointsFigure(read: ReadText): Points {
   const items = read.blocks.filter((b) => b.type === 'item')
@@ -70,10 +79,56 @@ function fromHeadings(read: ReadText): Point[] {
 
 function fromSentences(read: ReadText): Point[] {
   const segmenter = new Intl.Segmenter('en', { granularity: 'sentence' })
-  const paragraphs = read.blocks.filter((b) => b.type === 'paragraph' || b.type === 'item')
-  return paragraphs
+  const spans = read.blocks
+    .filter((b) => b.type === 'paragraph' || b.type === 'item')
     .flatMap((b) => sentencesOf(read.text, b.span, segmenter))
-    .map((s) => headed(read.text, trimmed(read.text, s)))
+    .map((s) => trimmed(read.text, s))
+  return counted(read, spans) ?? fragments(read, spans) ?? spans.map((s) => headed(read.text, s))
+}
+
+/** "There are three reasons. First, ... Second, ...": each with all that is said up to the next. */
+function counted(read: ReadText, spans: readonly Span[]): Point[] | null {
+  const [opening, ...rest] = spans
+  if (!opening || !COUNTS_PEERS.test(slice(read.text, opening)) || rest.length < 2) return null
+  const starts = rest.filter((s) => ORDINAL.test(slice(read.text, s)))
+  const out: Point[] = []
+  for (const s of rest) {
+    const words = clean(slice(read.text, s).replace(ORDINAL, '')).replace(/^\p{Ll}/u, (c) => c.toUpperCase())
+    const last = out.at(-1)
+    if (last && starts.length > 1 && !starts.includes(s))
+      out[out.length - 1] = {
+        ...last,
+        detail: [last.detail, words].filter(Boolean).join('. '),
+        source: [...last.source, s],
+      }
+    else out.push({ text: words, detail: '', source: [s] })
+  }
+  return out
+}
+const ORDINAL =
+  /^(?:first|second|third|fourth|fifth|last)(?:ly)?(?: of all)?,\s+|^(?:another|finally|then),?\s+|^one (?:is|reason is)(?: that)?\s+/i
+
+/** "The view. You pass two lighthouses.": a few words, then what is said of them. */
+function fragments(read: ReadText, spans: readonly Span[]): Point[] | null {
+  const isName = (s: Span | undefined): boolean =>
+    s !== undefined &&
+    slice(read.text, s).split(/\s+/).length <= 4 &&
+    /\p{L}\.$/u.test(slice(read.text, s)) &&
+    !read.told.units.some((u) => u.doing && spansMeet(u.span, s))
+  const names = spans.filter((s, i) => isName(s) && spans[i + 1] !== undefined && !isName(spans[i + 1]))
+  if (names.length < 3) return null
+  const out: Point[] = []
+  for (const s of spans) {
+    const last = out.at(-1)
+    if (names.includes(s)) out.push({ text: clean(slice(read.text, s)), detail: '', source: [s] })
+    else if (last)
+      out[out.length - 1] = {
+        ...last,
+        detail: [last.detail, clean(slice(read.text, s))].filter(Boolean).join('. '),
+        source: [...last.source, s],
+      }
+  }
+  return out
 }
 
 const clean = (s: string): string =>

@@ -9,7 +9,7 @@ import { decisionFigure } from './decisionFigure'
 import { coverageOf, withContext, type Coverage } from './coverage'
 import { branchDoubt, type Doubt } from './doubts'
 import { hierarchyFigure } from './hierarchyFigure'
-import { pointsFigure } from './pointsFigure'
+import { COUNTS_PEERS, NAMES_PEERS, pointsFigure } from './pointsFigure'
 import { processFigure } from './processFigure'
 import { vennFigure } from './vennFigure'
 
@@ -107,7 +107,8 @@ function buildProcess(read: ReadText): Built {
     ...(actors > 0 ? [`${many(actors, 'role')} who act${actors === 1 ? 's' : ''}`] : []),
   ]
   if (announcesSteps(read)) score += 0.12
-  if (namesPeers(read) && cueCount === 0 && (!numbered || doing < 0.4)) score -= 0.25
+  const side = namesPeers(read) && cueCount === 0 && (!numbered || doing < 0.4)
+  if (side || (countsPeers(read) && doing < 0.5)) score -= 0.25
   const doubts = loose.flatMap((id) => branchDoubt(id, nodes, links))
   return { nodes, links, score: Math.min(0.98, score), reasons, doubts }
 }
@@ -130,16 +131,19 @@ function namesPeers(read: ReadText): boolean {
       : opening && opening.end - opening.start < 40
         ? opening
         : null
-  return title !== null && PEERS.test(slice(read.text, title))
+  return (title !== null && NAMES_PEERS.test(slice(read.text, title))) || countsPeers(read)
 }
-const PEERS =
-  /^(?:why|warum)\b|\b(?:tips?|rules?|hints?|reasons?|benefits?|principles?|values|advantages?|facts?|ideas?|mistakes|myths|lessons|guidelines|promises|strengths|qualities|habits|tipps?|regeln|gründe|werte|consejos?|reglas|razones|valores)\b/iu
+
+/** "There are three reasons to sail early." */
+const countsPeers = (read: ReadText): boolean =>
+  read.sentences[0] !== undefined && COUNTS_PEERS.test(slice(read.text, read.sentences[0]))
 
 function buildPoints(read: ReadText): Built {
   const { nodes, from } = pointsFigure(read)
   const headed = nodes.filter((n) => n.detail).length / Math.max(1, nodes.length)
   const labelled = from === 'sentences' && nodes.length > 2 && headed >= 0.5
-  const base = labelled ? 0.4 : { items: 0.5, headings: 0.5, sentences: 0.12 }[from]
+  const told = from === 'sentences' && nodes.length > 1 && namesPeers(read) ? 0.3 : 0.12
+  const base = labelled ? 0.4 : { items: 0.5, headings: 0.5, sentences: told }[from]
   const doing = read.told.doing / Math.max(1, read.told.units.length)
   const defined = read.claims.filter((c) => c.relation === 'link' && c.rule === 'definition' && c.verb === 'be').length
   const score =
