@@ -327,6 +327,7 @@ function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): (ChildCl
         .filter(
           (n) =>
             n.key.endsWith(` ${head}`) ||
+            (n.key.endsWith(head) && n.key.length > head.length + 2) ||
             ((counted !== null || c.awaits !== undefined) && n.key.startsWith(`${head} `)),
         ),
     )

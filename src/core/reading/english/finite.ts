@@ -109,7 +109,7 @@ function secondVerb(all: readonly Draft[], rel: number, at: number, to: number):
   const own = all[at] as Draft
   const adjoining = all[at + 1]
   const doubled =
-    adjoining?.form === own.form &&
+    (adjoining?.form === own.form || (own.form === 'base' && adjoining?.base === adjoining?.lower)) &&
     (/^(?:only|leaning)$/.test(adjoining?.strength ?? '') ||
       (adjoining?.strength === 'mixed' && all[at + 2]?.tag === 'det' && isPlural(all[rel - 1])))
   for (let i = own.form === 'ed' || doubled ? at + 1 : at + 2; i < to; i++) {

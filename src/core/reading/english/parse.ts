@@ -303,9 +303,13 @@ function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
   return {
     ...base,
     front: [...front, ...ahead.slice(0, cut)],
-    subject: ahead
-      .slice(cut)
-      .filter((w, i, all) => w.tag !== 'adv' && w.tag !== 'neg' && !(w.tag === 'rel' && i === 0 && all.length > 1)),
+    subject: ahead.slice(cut).filter(
+      (w, i, all) =>
+        w.tag !== 'adv' &&
+        // "anyone not on the list"
+        (w.tag !== 'neg' || (i > 0 && all[i + 1]?.tag === 'prep')) &&
+        !(w.tag === 'rel' && i === 0 && all.length > 1),
+    ),
     ownSubject: ahead.slice(cut).some((w) => w.tag !== 'adv' && w.tag !== 'neg') || inverted,
     verb: {
       ...group,

@@ -337,6 +337,8 @@ class Teller {
       /^(?:will|may|might|could|would)$/.test(c.verb?.modal ?? '')
     )
       return i
+    // "so the guide can prepare": what for.
+    if (c.joint === 'so' && /^(?:can|could)$/.test(c.verb?.modal ?? '') && this.started) return i
     const relative = this.clauses[i + 1]
     const rest =
       /^(?:(?:everything|anything|everyone|anyone) else|(?:the )?(?:rest|others|remaining \p{L}+)|all (?:the )?(?:others?|rest)|all other \p{L}+|(?:the )?\p{L}+ ones)$/iu.test(

@@ -246,6 +246,7 @@ function closedClass(all: readonly Draft[], w: Draft, i: number, lexicon: Lexico
   if (DETERMINERS.has(l)) return 'det'
   if (l === 'like')
     return before && (before.tag === 'pron' || before.tag === 'modal' || before.tag === 'to') ? 'noun' : 'prep'
+  if (l === 'till') return before && /^(?:det|adj|prep)$/.test(before.tag) ? 'noun' : 'prep'
   if (PREPOSITIONS.has(l)) return 'prep'
   if (PRONOUNS.has(l) || SUBJECTS.has(l)) return 'pron'
   if (l === 'then' && before && before.tag !== 'mark' && before.tag !== 'conj' && next)

@@ -80,6 +80,10 @@ export function verbGroup(words: readonly Tagged[], f: number): { group: VerbGro
       imperative:
         f === firstContent(words) &&
         ((first.tag === 'verb' && (first.form === 'base' || first.base === first.lower)) ||
+          // "Have it sent over"
+          (first.lower === 'have' &&
+            /^(?:it|them|him|her|the|a|an)$/.test(words[f + 1]?.lower ?? '') &&
+            words.slice(f + 2).some((w) => w.form === 'ed')) ||
           ((first.lower === 'do' || first.lower === "don't" || first.lower === 'be') && own.length >= 1)),
       told:
         have ||
