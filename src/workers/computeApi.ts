@@ -1,7 +1,7 @@
 /** What the compute worker does, as plain functions: text to readings, figure to scene, a drag to its next picture. */
 import { z } from 'zod'
 import { figureSchema, nodesInOrder, type Figure } from '@/core/figure'
-import { arrangementsOf, withNodeAt } from '@/core/layout'
+import { arrangementsFor, withNodeAt } from '@/core/layout'
 import { createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
 import { routedFigure } from '@/core/pipeline'
 import { WORTH_SHOWING, propose, suggest, type Reading, type Suggestion } from '@/core/propose'
@@ -62,7 +62,8 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
       }
     },
     suggest: async (text: string): Promise<Suggestion[]> => suggest(z.string().parse(text), words()),
-    arrangements: async (kind: Figure['kind']) => arrangementsOf(kind).map(({ id, name }) => ({ id, name })),
+    /** The arrangements worth offering for a figure. */
+    arrangements: async (figure: Figure) => arrangementsFor(figure).map(({ id, name }) => ({ id, name })),
     /** The picture of a figure. `keep` names it, so that a drag can go on from it. */
     draw: async (figure: Figure, theme: Theme, keep: string | null): Promise<Scene> => {
       const checked = figureSchema.parse(figure)

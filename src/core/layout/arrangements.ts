@@ -1,5 +1,6 @@
-import type { FigureKind } from '../figure'
-import type { Sized, TextBlock } from '../measure'
+import type { Figure, FigureKind } from '../figure'
+import { actorsOf, type Sized, type TextBlock } from '../measure'
+import { lanes } from './lanes'
 import { layered } from './layered/layered'
 import type { Arranged } from './placed'
 import { ring } from './ring'
@@ -10,13 +11,19 @@ import { circles, panels } from './venn'
 type ArrangementRow = {
   readonly name: string
   readonly arrange: (sized: Sized, core: TextBlock) => Arranged
+  /** Says whether it is worth offering for a figure; always when left out. */
+  readonly suits?: (figure: Figure) => boolean
 }
+
+const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 
 /** The ways to lay each kind out, first the one taken when nobody chose. */
 export const arrangements = {
   process: {
     down: { name: 'Down the page', arrange: (s) => layered(s, 'down') },
     across: { name: 'Across', arrange: (s) => layered(s, 'across') },
+    lanes: { name: 'Lanes by actor', arrange: (s) => lanes(s, 'across'), suits: hasActors },
+    lanesDown: { name: 'Lanes down', arrange: (s) => lanes(s, 'down'), suits: hasActors },
     rows: { name: 'Wrapped rows', arrange: (s) => rows(s, s.style.gap.between, s.style.gap.between) },
   },
   points: {
@@ -46,6 +53,10 @@ export const arrangements = {
 
 export const arrangementsOf = (kind: FigureKind): readonly (ArrangementRow & { readonly id: string })[] =>
   Object.entries<ArrangementRow>(arrangements[kind]).map(([id, row]) => ({ id, ...row }))
+
+/** Those worth offering for a figure. */
+export const arrangementsFor = (figure: Figure): ReturnType<typeof arrangementsOf> =>
+  arrangementsOf(figure.kind).filter((a) => a.suits?.(figure) ?? true)
 
 /** The row of an arrangement; a name the kind does not have means the kind's first. Null when the kind has none. */
 export function arrangementRow(kind: FigureKind, name: string): (ArrangementRow & { readonly id: string }) | null {

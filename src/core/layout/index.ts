@@ -1,3 +1,3 @@
-export { arrangementRow, arrangementsOf } from './arrangements'
+export { arrangementRow, arrangementsFor, arrangementsOf } from './arrangements'
 export { layout, withNodeAt } from './layout'
 export type { Decor, Flow, Placed, PlacedNode } from './placed'

@@ -1,7 +1,7 @@
 import { backEdges } from '../graph'
-import { centreOf, overlaps } from '../geometry'
+import { centreOf, overlaps, type Box } from '../geometry'
 import { routedFigure } from '../pipeline'
-import { failingSeeds, seededFigure } from '../testing/seededFigure'
+import { failingSeeds, random, seededFigure } from '../testing/seededFigure'
 import { steps } from '../testing/steps'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 
@@ -89,4 +89,35 @@ test('points stand in equal boxes; on the ring at equal angles around the title,
   expect(title && ring.nodes.some((n) => overlaps(n.box, title))).toBe(false)
   const top = centreOf((ring.nodes[0] as (typeof ring.nodes)[number]).box)
   expect([Math.abs(top.x) < 0.01, top.y < 0]).toEqual([true, true])
+})
+
+test('lanes hold the steps of their actor, do not overlap, and no step overlaps another', () => {
+  const failing = failingSeeds(1, 120, (seed) => {
+    const figure = seededFigure(seed)
+    const next = random(seed + 1000)
+    const names = ['Mate', 'Purser', 'Ticket office', 'Harbour master'].slice(0, 2 + Math.floor(next() * 3))
+    const pick = () => names[Math.floor(next() * names.length)] as string
+    const nodes = Object.fromEntries(
+      Object.values(figure.nodes).map((n) => [n.id, { ...n, ...(next() < 0.7 ? { actor: pick() } : {}) }]),
+    )
+    for (const arrangement of ['lanes', 'lanesDown']) {
+      const routed = drawn({ ...figure, kind: 'process', arrangement, nodes })
+      const lanes = routed.decor.filter((d) => d.kind === 'lane')
+      const actors = new Set(Object.values(nodes).flatMap((n) => ('actor' in n ? [n.actor] : [])))
+      if (lanes.length !== actors.size) return `${arrangement}: ${lanes.length} lanes for ${actors.size}`
+      if (actors.size === 0) continue
+      const inside = (b: Box, of: Box) =>
+        b.x >= of.x && b.y >= of.y && b.x + b.width <= of.x + of.width && b.y + b.height <= of.y + of.height
+      for (const n of routed.nodes) {
+        const own = lanes.filter((l) => inside(n.box, l.box))
+        if (own.length !== 1 || lanes.some((l) => overlaps(l.header, n.box)))
+          return `${arrangement}: ${n.id} in no lane`
+        if (n.actor !== null && own[0]?.name.block.text !== n.actor) return `${arrangement}: ${n.id} in another's lane`
+      }
+      const touching = routed.nodes.some((a, i) => routed.nodes.slice(i + 1).some((b) => overlaps(a.box, b.box)))
+      if (touching) return `${arrangement}: steps overlap`
+    }
+    return null
+  })
+  expect(failing).toEqual([])
 })

@@ -13,6 +13,13 @@ export type Decor =
   | { readonly kind: 'set'; readonly centre: Point; readonly radius: number; readonly tint: number }
   /** A region as a panel, with a dot under each set that it lies in. */
   | { readonly kind: 'panel'; readonly box: Box; readonly dots: readonly Point[] }
+  /** The lane of one actor, with its name at the head. */
+  | {
+      readonly kind: 'lane'
+      readonly box: Box
+      readonly header: Box
+      readonly name: { readonly centre: Point; readonly block: TextBlock }
+    }
   | { readonly kind: 'core'; readonly centre: Point; readonly block: TextBlock }
 
 export type Placed = Omit<Sized, 'nodes'> & {

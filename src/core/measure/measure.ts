@@ -32,6 +32,8 @@ export type SizedNode = Size & {
   readonly held: Box | null
   /** Sets a member belongs to. */
   readonly memberOf: readonly NodeId[]
+  /** Who does the step; null where the text does not say. */
+  readonly actor: string | null
 }
 export type SizedLink = {
   readonly id: LinkId
@@ -46,6 +48,8 @@ export type Sized = {
   readonly style: FigureStyle
   readonly nodes: readonly SizedNode[]
   readonly links: readonly SizedLink[]
+  /** Everyone who does a step, in the order of the text. */
+  readonly actors: readonly { readonly name: string; readonly block: TextBlock }[]
   /** Characters that no shipped font can show. */
   readonly missing: readonly string[]
 }
@@ -57,7 +61,7 @@ const MIN_WIDTH_IN_EM = 5
 export function measure(figure: Figure, style: FigureStyle, typesetter: Typesetter): Sized {
   const nodes = nodesInOrder(figure).map((n) => sizedNode(n, style, typesetter))
   const equal = figure.kind === 'points' ? equalSize(nodes) : nodes
-  const words = Object.values(figure.nodes).map((n) => `${n.text} ${n.detail ?? ''}`)
+  const words = Object.values(figure.nodes).map((n) => `${n.text} ${n.detail ?? ''} ${n.actor ?? ''}`)
   return {
     kind: figure.kind,
     arrangement: figure.arrangement,
@@ -72,9 +76,18 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
         ? textBlock([{ text: l.text, look: style.label, strong: false }], style.wrap.question, typesetter)
         : null,
     })),
+    actors: actorsOf(figure).map((name) => ({
+      name,
+      block: textBlock([{ text: name, look: style.heading, strong: true }], style.wrap.question, typesetter),
+    })),
     missing: typesetter.missing(words.join(' '), style.body.fonts),
   }
 }
+
+/** Everyone who does a step of the figure, in the order of the text. */
+export const actorsOf = (figure: Figure): readonly string[] => [
+  ...new Set(nodesInOrder(figure).flatMap((n) => (n.actor ? [n.actor] : []))),
+]
 
 function sizedNode(node: FigureNode, style: FigureStyle, typesetter: Typesetter): SizedNode {
   const look = style.roles[node.role]
@@ -101,6 +114,7 @@ function sizedNode(node: FigureNode, style: FigureStyle, typesetter: Typesetter)
     block,
     held: node.held ?? null,
     memberOf: node.memberOf ?? [],
+    actor: node.actor ?? null,
     width: around.width,
     height: around.height,
   }

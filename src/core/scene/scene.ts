@@ -169,6 +169,16 @@ function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: nu
       })),
     ]
   }
+  if (d.kind === 'lane') {
+    const boxAt = (b: Box): Box => ({ ...at(b), width: b.width * scale, height: b.height * scale })
+    const { fill, line, text } = style.roles.item
+    const thin = width * 0.6
+    return [
+      { mark: 'shape', owner: '', shape: 'rect', box: boxAt(d.box), fill: 'none', line, width: thin },
+      { mark: 'shape', owner: '', shape: 'rect', box: boxAt(d.header), fill, line, width: thin },
+      textMark('', d.name.block, at(d.name.centre), scale, text),
+    ]
+  }
   const radius = { x: d.radius.x * scale, y: d.radius.y * scale }
   return [
     { mark: 'ellipse', centre: at(d.centre), radius, fill: 'none', opacity: 1, line: style.roles.point.line, width },
@@ -177,7 +187,7 @@ function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: nu
 
 const decorBox = (d: Decor): Box => {
   if (d.kind === 'core') return boxAround(d.centre, d.block)
-  if (d.kind === 'panel') return d.box
+  if (d.kind === 'panel' || d.kind === 'lane') return d.box
   const radius = typeof d.radius === 'number' ? { x: d.radius, y: d.radius } : d.radius
   return boxAround(d.centre, { width: radius.x * 2, height: radius.y * 2 })
 }

@@ -86,7 +86,7 @@ function useChoices(figure: Figure): readonly Choice[] {
     let current = true
     const drawAll = async () => {
       const api = compute()
-      let list: readonly Choice[] = (await api.arrangements(figure.kind)).map((a) => ({ ...a, scene: null }))
+      let list: readonly Choice[] = (await api.arrangements(figure)).map((a) => ({ ...a, scene: null }))
       for (const [i, c] of list.entries()) {
         if (!current) return
         list = list.with(i, { ...c, scene: await api.draw({ ...figure, arrangement: c.id }, theme, null) })

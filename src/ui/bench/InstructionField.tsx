@@ -16,12 +16,12 @@ export function InstructionField({ figure, apply, tell }: Props) {
   useEffect(() => {
     let current = true
     void compute()
-      .arrangements(figure.kind)
+      .arrangements(figure)
       .then((list) => current && setArrangements(list))
     return () => {
       current = false
     }
-  }, [figure.kind])
+  }, [figure])
   const meant: Understanding[] = words.trim().length < 3 ? [] : understand(figure, words, newId, { arrangements })
   const take = (u: Understanding) => {
     apply(u.edit)

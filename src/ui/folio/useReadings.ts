@@ -61,7 +61,7 @@ export function useReadings(
       put((old) => old)
       void (async () => {
         const api = compute()
-        for (const a of await api.arrangements(kind)) {
+        for (const a of await api.arrangements(reading.figure)) {
           const scene = await api.draw({ ...reading.figure, arrangement: a.id }, theme, null)
           put((old) => old.map((p) => (p.arrangement === a.id ? { ...p, scene } : p)))
         }
@@ -78,7 +78,7 @@ async function readAll(text: string, theme: Theme, show: (r: Readings) => void, 
   let offered: Offered[] = await Promise.all(
     readings.map(async (reading) => ({
       reading,
-      pictures: (await api.arrangements(reading.kind)).map((a) => ({ arrangement: a.id, name: a.name, scene: null })),
+      pictures: (await api.arrangements(reading.figure)).map((a) => ({ arrangement: a.id, name: a.name, scene: null })),
     })),
   )
   const publish = () => show({ text, offered, worth, interpreted, tooLong, problem: null })

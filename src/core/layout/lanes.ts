@@ -1,0 +1,105 @@
+/** Arrangement `lanes` of a process: a lane for each actor, steps in the lane of whoever does them, layers as in `layered`.
+ *  A step without an actor stays in the lane of the step before it. In a cell of lane and layer steps stand one after
+ *  another, nearest first to where they come from. */
+import { backEdges } from '../graph'
+import type { Box } from '../geometry'
+import type { Sized, SizedNode } from '../measure'
+import { layered } from './layered/layered'
+import { layersOf } from './layered/layers'
+import type { Arranged, Decor } from './placed'
+
+/** Free room inside a lane beside its steps, in parts of the gap between nodes: connectors run there. */
+const EDGE = 0.7
+
+export function lanes(sized: Sized, direction: 'down' | 'across'): Arranged {
+  if (sized.actors.length === 0) return layered(sized, direction)
+  const down = direction === 'down'
+  const { beside, between } = sized.style.gap
+  const breadth = (n: { readonly width: number; readonly height: number }) => (down ? n.width : n.height)
+  const depth = (n: { readonly width: number; readonly height: number }) => (down ? n.height : n.width)
+  const laneOf = lanesByStep(sized)
+  const names = sized.actors
+  const layers = layersInOrder(sized, laneOf)
+  const cell = (layer: readonly SizedNode[], lane: number) => layer.filter((n) => laneOf.get(n.id) === lane)
+  const across = (list: readonly SizedNode[]) =>
+    list.reduce((s, n) => s + breadth(n), 0) + beside * Math.max(0, list.length - 1)
+  const words = Math.max(0, ...sized.links.map((l) => (down ? l.label?.width : l.label?.height) ?? 0))
+  // What a question's connectors say stands inside its lane.
+  const pad = Math.max(beside * EDGE, words === 0 ? 0 : words + sized.style.body.size * 1.5)
+  const widths = names.map(
+    (a, lane) =>
+      Math.max(
+        breadth(a.block) + beside * 0.5,
+        ...layers.map((l) => across(cell(l, lane))),
+        sized.style.body.size * 6,
+      ) +
+      2 * pad,
+  )
+  const head = Math.max(0, ...names.map((a) => depth(a.block))) + beside * 0.5
+  const starts = widths.map((_, i) => widths.slice(0, i).reduce((s, w) => s + w, 0))
+  const boxes = new Map<string, Box>()
+  let top = head + pad
+  for (const layer of layers) {
+    const thick = Math.max(0, ...layer.map(depth))
+    names.forEach((_, lane) => {
+      const own = cell(layer, lane)
+      let aside = (starts[lane] as number) + ((widths[lane] as number) - across(own)) / 2
+      for (const n of own) {
+        const along = top + (thick - depth(n)) / 2
+        boxes.set(n.id, { x: down ? aside : along, y: down ? along : aside, width: n.width, height: n.height })
+        aside += breadth(n) + beside
+      }
+    })
+    top += thick + Math.max(between, labelRoom(sized, layer, down))
+  }
+  const length = top - Math.max(between, 0) + pad
+  const decor = names.map(({ block }, lane): Decor => {
+    const [start, width] = [starts[lane] as number, widths[lane] as number]
+    const box = down ? { x: start, y: 0, width, height: length } : { x: 0, y: start, width: length, height: width }
+    const header = down ? { ...box, height: head } : { ...box, width: head }
+    return { kind: 'lane', box, header, name: { block, centre: centreIn(header) } }
+  })
+  return { boxes, flow: direction, decor }
+}
+
+const centreIn = (b: Box) => ({ x: b.x + b.width / 2, y: b.y + b.height / 2 })
+
+/** The lane of each step as an index of `actors`. */
+function lanesByStep(sized: Sized): ReadonlyMap<string, number> {
+  const index = new Map(sized.actors.map((a, i) => [a.name, i]))
+  const first = sized.nodes.find((n) => n.actor !== null)?.actor ?? ''
+  let lane = index.get(first) ?? 0
+  return new Map(
+    sized.nodes.map((n) => {
+      if (n.actor !== null) lane = index.get(n.actor) ?? lane
+      return [n.id, lane]
+    }),
+  )
+}
+
+/** Steps by layer; inside a layer by the mean lane of what leads to them, then as in the text. */
+function layersInOrder(sized: Sized, laneOf: ReadonlyMap<string, number>): SizedNode[][] {
+  const links = sized.links.filter((l) => l.from !== l.to)
+  const ids = sized.nodes.map((n) => n.id)
+  const back = backEdges(ids, links)
+  const forward = links.filter((_, i) => !back.has(i))
+  const node = new Map(sized.nodes.map((n) => [n.id, n]))
+  const order = new Map(ids.map((id, i) => [id, i]))
+  const pull = (id: string): number => {
+    const from = forward.filter((l) => l.to === id).map((l) => laneOf.get(l.from) ?? 0)
+    return from.length === 0 ? 0 : from.reduce((s, x) => s + x, 0) / from.length
+  }
+  return layersOf(ids, forward).layers.map((layer) =>
+    layer
+      .flatMap((id) => node.get(id) ?? [])
+      .toSorted((a, b) => pull(a.id) - pull(b.id) || (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0)),
+  )
+}
+
+/** Room for the words on the connectors that leave a layer. */
+function labelRoom(sized: Sized, layer: readonly SizedNode[], down: boolean): number {
+  const here = new Set(layer.map((n) => n.id))
+  const labels = sized.links.filter((l) => here.has(l.from)).map((l) => (down ? l.label?.height : l.label?.width) ?? 0)
+  const most = Math.max(0, ...labels)
+  return most === 0 ? 0 : most + sized.style.body.size * 2
+}
