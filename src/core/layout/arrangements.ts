@@ -5,7 +5,7 @@ import { layered } from './layered/layered'
 import type { Arranged } from './placed'
 import { ring } from './ring'
 import { rows } from './rows'
-import { tree } from './tree'
+import { outline, tree } from './tree'
 import { circles, panels } from './venn'
 
 type ArrangementRow = {
@@ -40,6 +40,7 @@ export const arrangements = {
   hierarchy: {
     down: { name: 'Down the page', arrange: (s) => tree(s, 'down') },
     across: { name: 'Across', arrange: (s) => tree(s, 'across') },
+    outline: { name: 'Indented list', arrange: (s) => outline(s) },
   },
   venn: {
     circles: { name: 'Circles', arrange: (s) => circles(s) },

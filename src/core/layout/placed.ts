@@ -3,7 +3,7 @@ import type { NodeId } from '../figure'
 import type { Sized, SizedLink, SizedNode, TextBlock } from '../measure'
 
 /** Which way a figure reads: connectors prefer to leave with the flow and to arrive with it. */
-export type Flow = 'down' | 'across' | 'rows' | 'treeDown' | 'treeAcross' | 'none'
+export type Flow = 'down' | 'across' | 'rows' | 'treeDown' | 'treeAcross' | 'outline' | 'none'
 
 export type PlacedNode = SizedNode & { readonly box: Box }
 /** What an arrangement draws besides nodes and connectors. */

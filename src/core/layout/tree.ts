@@ -118,3 +118,22 @@ function forest(sized: Sized): { roots: SizedNode[]; childrenOf: (n: SizedNode) 
   for (const n of sized.nodes) if (!seen.has(n.id)) grow(n)
   return { roots, childrenOf: (n) => children.get(n.id) ?? [] }
 }
+
+/** Arrangement `outline`: one item a line, each level set in further, in the order of the text. */
+export function outline(sized: Sized): Arranged {
+  const { roots, childrenOf } = forest(sized)
+  const gap = sized.style.gap.beside * 0.3
+  const indent = sized.style.body.size * 3
+  const boxes = new Map<string, Box>()
+  let top = 0
+  const place = (n: SizedNode, level: number): void => {
+    boxes.set(n.id, { x: level * indent, y: top, width: n.width, height: n.height })
+    top += n.height + gap
+    childrenOf(n).forEach((c) => place(c, level + 1))
+  }
+  roots.forEach((r) => {
+    place(r, 0)
+    top += gap
+  })
+  return { boxes, flow: 'outline', decor: [] }
+}

@@ -1,2 +1,11 @@
-export { actorsOf, measure, textBlock, type SetLine, type Sized, type SizedLink, type SizedNode, type TextBlock } from './measure'
+export {
+  actorsOf,
+  measure,
+  textBlock,
+  type SetLine,
+  type Sized,
+  type SizedLink,
+  type SizedNode,
+  type TextBlock,
+} from './measure'
 export { createTypesetter, showable, type FontFile, type Line, type Run, type Typesetter } from './typesetter'

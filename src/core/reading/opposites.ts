@@ -54,3 +54,10 @@ export const sharedShare = (a: readonly string[], b: readonly string[]): number 
   const shared = a.filter((w) => b.includes(w)).length
   return shared / Math.max(1, Math.min(a.length, b.length))
 }
+
+/** Half of the words of one are in the other. */
+export function alike(a: string, b: string): boolean {
+  const words = (s: string) => s.toLowerCase().match(/\p{L}{3,}/gu) ?? []
+  const [x, y] = [words(a), new Set(words(b))]
+  return x.filter((w) => y.has(w)).length * 2 >= Math.min(x.length, y.size)
+}

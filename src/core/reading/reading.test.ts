@@ -81,8 +81,8 @@ test('verbs are found by their place: the set with every main verb starred', () 
 
 /** Floors, a little below what `npm run score` prints, so that a change for the worse is noticed. */
 test.each([
-  ['develop', 'en', 0.88, 0.88, 0.81],
-  ['check', 'en', 0.82, 0.84, 0.7],
+  ['develop', 'en', 0.94, 0.91, 0.85],
+  ['check', 'en', 0.88, 0.87, 0.77],
 ] as const)('%s, %s: kinds, nodes and links stay as well read as they are', (p, language, kind, node, link) => {
   const scored = part(p, language).map((gold) => {
     const readings = propose(readText(gold.text, lexicon))
@@ -101,7 +101,12 @@ test('no rule holds a word that only one passage has', () => {
   const rules = [
     'cues',
     'hierarchyClaims',
+    'hierarchyLists',
+    'hierarchyWords',
     'linkClaims',
+    'targets',
+    'saidWords',
+    'front',
     'compareClaims',
     'choiceClaims',
     'options',
@@ -127,7 +132,7 @@ test('no rule holds a word that only one passage has', () => {
   expect(lone).toEqual([])
 })
 const COMMON = new Set(
-  'fourth fifth sixth rather usual known courses children fewer thirty forty fifty seventy eighty ninety probably large larger early longer others those however keeper leader directly supported important steps across warning cases doing going choices plans choosing roughly namely several whereas whenever wherever unless several various alike namely beneath alone common basically mostly mainly typical neither either whose throughout themselves everyone everybody someone somebody anyone anybody nobody alternatively afterwards subsequently meanwhile otherwise finally initially firstly secondly thirdly lastly altogether categories category varieties levels layers subgroup subgroups probability likelihood possibility likely percent hundred thousand twenty fifteen eleven litre metre pounds dollars euros families versions models styles stages divisions components elements sections groups forms voices examples departments committees teams units members branches species classes sorts kinds types parts areas ways'.split(
+  'sometimes monday tuesday wednesday thursday friday saturday sunday lunchtime fourth fifth sixth rather usual known courses children fewer thirty forty fifty seventy eighty ninety probably large larger early longer others those however keeper leader directly supported important steps across warning cases doing going choices plans choosing roughly namely several whereas whenever wherever unless several various alike namely beneath alone common basically mostly mainly typical neither either whose throughout themselves everyone everybody someone somebody anyone anybody nobody alternatively afterwards subsequently meanwhile otherwise finally initially firstly secondly thirdly lastly altogether categories category varieties levels layers subgroup subgroups probability likelihood possibility likely percent hundred thousand twenty fifteen eleven litre metre pounds dollars euros families versions models styles stages divisions components elements sections groups forms voices examples departments committees teams units members branches species classes sorts kinds types parts areas ways'.split(
     ' ',
   ),
 )

@@ -1,6 +1,7 @@
 /** What a passage tells to do, as a tree: steps, questions with arms, returns. Read from blocks in any language, from
  *  English sentences by their clauses. The tree is built first and lowered to a graph in `propose`: wiring edges while
  *  reading makes every wrong scope a wrong edge. */
+import { alike } from './opposites'
 import { slice, trimmed, type Block, type Span } from '../text'
 import type { Said } from './english/saying'
 import type { Arm, Ask, Statement, Step } from './statementTree'
@@ -231,13 +232,6 @@ function readArrow(
   )
   state.scope = scope
   note({ span: item.span, doing: true, asked: true, ordered: item.ordered, remark: false }, 1)
-}
-
-/** Half of the words of one are in the other. */
-function alike(a: string, b: string): boolean {
-  const words = (s: string) => s.toLowerCase().match(/\p{L}{3,}/gu) ?? []
-  const [x, y] = [words(a), new Set(words(b))]
-  return x.filter((w) => y.has(w)).length * 2 >= Math.min(x.length, y.size)
 }
 
 const ACTION_COLUMN =

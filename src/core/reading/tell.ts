@@ -1,4 +1,5 @@
 /** Takes sayings into the statement tree one after the other: which arm of which question a sentence belongs to. */
+import { withObject } from './standsFor'
 import type { Span } from '../text'
 import type { Action } from './english/action'
 import type { Said } from './english/saying'
@@ -380,16 +381,6 @@ function addSteps(body: Statement[], said: Said, state: State): void {
     for (const w of a.content) state.known.add(w)
     state.loopStart = state.loopStart && body.includes(state.loopStart) ? state.loopStart : (body.at(-1) ?? null)
   }
-}
-
-/** "it" and "them" stand for the last thing something was done to, where the number agrees. */
-const withObject = (label: string, object: string | null): string => {
-  const named =
-    object === null || /^See to it\b/.test(label)
-      ? label
-      : label.replace(/s$/.test(object) ? /(?<=\s)them\b/ : /(?<=\s)it\b/, object)
-  // "Pour it over the flour", with nothing certain to stand for it: pour over the flour.
-  return named.replace(/^(\S+) (?:it|them) (?=\S+ \S+)/, '$1 ')
 }
 
 const stepOf = (a: Action, item: number | null, object: string | null): Step => ({

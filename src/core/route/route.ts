@@ -35,6 +35,7 @@ const leaving: Record<Flow, Record<Side, number>> = {
   // The children of a node hang from one trunk.
   treeDown: { bottom: 0, right: 3, left: 3, top: 6 },
   treeAcross: { right: 0, bottom: 3, top: 3, left: 6 },
+  outline: { bottom: 0, right: 3, left: 6, top: 6 },
   none: { right: 0, bottom: 0, left: 0, top: 0 },
 }
 
@@ -100,8 +101,8 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     const [a, b] = [node.get(link.from), node.get(link.to)]
     if (!a || !b)
       throw new Error(`route: connector ${link.id} ends at ${link.from} and ${link.to}, which layout did not place`)
-    let points: Point[] | null = null
-    for (const factor of CLEARANCES) {
+    let points: Point[] | null = placed.flow === 'outline' ? hook(a.box, b.box) : null
+    for (const factor of points ? [] : CLEARANCES) {
       points = pathBetween(gridFor(factor), a, b, size * 0.8 * factor, placed.flow, prices, ports)
       if (points) break
     }
@@ -112,6 +113,18 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   }
   const order = new Map(placed.links.map((l, i) => [l.id, i]))
   return done.toSorted((p, q) => (order.get(p.id) ?? 0) - (order.get(q.id) ?? 0))
+}
+
+/** In an outline: down beside what is set in further, then to its left edge; null when it is not set in below. */
+function hook(a: Box, b: Box): Point[] | null {
+  const [x, y] = [(a.x + b.x) / 2, b.y + b.height / 2]
+  return x > a.x && x < Math.min(b.x, a.x + a.width) && y > a.y + a.height
+    ? [
+        { x, y: a.y + a.height },
+        { x, y },
+        { x: b.x, y },
+      ]
+    : null
 }
 
 /** Connectors that can run straight take their sides before those that have to bend anyway. */

@@ -1,5 +1,5 @@
 /** Cuts a tagged sentence at marks, conjunctions, subordinators and relatives. */
-import { nounPhraseStart } from './finite'
+import { nounPhraseStart } from './secondVerbs'
 import { EITHER, type Tagged } from './tag'
 
 export type Piece = {

@@ -1,33 +1,16 @@
 /** A parsed English sentence as what it tells to do: connectives, conditions, actions. */
+import { ASKING, COMPLEMENTS, CONDITIONS, LOOKS_AHEAD, ONES, OTHERS, SIZES, TIMES, leadingCues } from './saidWords'
 import type { Span } from '../../text'
 import { actionOf, actorOf, isActorPhrase, lowerFirst, type Action } from './action'
 import { imperativeOf, lastNounPhrase, without, wordsBetween } from './clauseParts'
 import { frontCondition, narrowing, withoutFront } from './narrowing'
 import { empty, type Draft, type Said } from './saying'
 import { conditionOf, narrowed, questionOf } from './condition'
-import { cueOf, type CueName } from './cues'
+import { cueOf } from './cues'
 import { joined, labelOf } from './label'
 import { parse, type Clause } from './parse'
 import type { Tagged } from './tag'
 import { isWord, wordsOf, type Lexicon } from './words'
-
-const CONDITIONS = new Set(['if', 'unless', 'in case', 'provided', 'provided that', 'even if'])
-const TIMES = new Set([
-  'when',
-  'whenever',
-  'once',
-  'as soon',
-  'as long',
-  'after',
-  'while',
-  'where',
-  'wherever',
-  'since',
-])
-const COMPLEMENTS = new Set(['that', 'what', 'how', 'why', 'who', 'which', 'whose', 'whether', 'where'])
-const ASKING = new Set(
-  'check decide determine see ask find establish consider assess confirm verify test know'.split(' '),
-)
 
 /** The parts of a sentence that can each carry a condition of their own, in order. */
 export function saidOf(text: string, sentence: Span, clauses: readonly Clause[], lexicon: Lexicon): Said[] {
@@ -63,11 +46,6 @@ function caseOf(text: string, sentence: Span, which: RegExpExecArray, lexicon: L
   return [...first, ...asked]
 }
 
-const leadingCues = (text: string, span: Span): { name: CueName; span: Span }[] => {
-  const found = cueOf(text.slice(span.start, span.end))
-  const leads = found && /^(?:first|next|last|answer-yes|answer-no)$/.test(found.cue.name)
-  return leads ? [{ name: found.cue.name, span: { start: span.start, end: span.start + found.length } }] : []
-}
 const afterCues = (text: string, span: Span) =>
   wordsOf(text, { start: leadingCues(text, span).at(-1)?.span.end ?? span.start, end: span.end })
 
@@ -417,14 +395,3 @@ class Teller {
       : told
   }
 }
-
-/** Somebody else is told something else: so who is meant is a question. */
-const OTHERS =
-  /\b(?:those|the ones|anyone|people) (?:who|that) (?:do|are|is|does|can)(?:n't| not)\b|\b(?:(?:the )?others|the rest|(?:every|any)(?:one|body|thing) else)\b/i
-
-/** "Cheap ideas are tried out. The expensive ones go to ...": the sentence behind says what becomes of the others. */
-const ONES = /^[^.;!?]*[.;!?]\s+(?:(?:the )?\p{L}+ ones|the (?:rest|others))\b/iu
-const LOOKS_AHEAD = 60
-
-const SIZES =
-  /^(?:small|large|big|bigger|smaller|less|more|under|over|above|below|no|if|in|with|without|new|old|damaged|late|early|wet|dry|full|empty)$/

@@ -1,0 +1,97 @@
+/** Options with what sentences say of them, and what comes of each with what chance. */
+import type { NodeId } from '../figure'
+import type { AboutClaim, OptionClaim, ReadText } from '../reading'
+import { spansMeet } from '../text'
+import { many, type Built } from './built'
+import { Growing } from './growing'
+
+/** Options and what the sentences say of each. */
+export function fromClaims(read: ReadText): Built | null {
+  const options = read.claims.filter((c): c is OptionClaim => c.relation === 'option')
+  const about = read.claims.filter((c): c is AboutClaim => c.relation === 'about')
+  const all = options.flatMap((c) => c.options)
+  if (all.length < 2) return null
+  const tree = new Growing()
+  const of = options.find((c) => c.of)?.of
+  const root = tree.add('choice', of?.label || 'Options', of ? [of.span] : [])
+  let chances = 0
+  for (const o of all) {
+    const mine = about.filter((a) => a.option.key === o.key)
+    const id = tree.add('option', o.label, [o.span], root)
+    for (const a of mine) {
+      if (a.probability === null) {
+        tree.add('criterion', a.text.label, [a.text.span], id, a.criterion ? { text: a.criterion } : {})
+        continue
+      }
+      chances++
+      outcome(tree, id, a)
+    }
+    const sum = mine.reduce((n, a) => n + (a.probability ?? 0), 0)
+    const lone = mine.filter((a) => a.probability !== null)
+    // One chance of something is also the chance of its absence.
+    if (lone.length === 1 && sum > 0 && sum < 1 && lone[0])
+      tree.add('outcome', opposite(lone[0].text.label), [lone[0].span], id, {
+        probability: round(1 - sum),
+        text: percent(1 - sum),
+      })
+  }
+  const share =
+    read.sentences.filter((s) => [...options, ...about].some((c) => spansMeet(s, c.span))).length /
+    Math.max(1, read.sentences.length)
+  const covered = all.filter((o) => about.some((a) => a.option.key === o.key)).length / all.length
+  const strong = Math.max(...options.map((c) => c.weight))
+  const score = 0.4 * strong + 0.2 * share + 0.25 * covered + 0.08 * Math.min(2, chances) - (covered === 0 ? 0.25 : 0)
+  return tree.built(Math.min(0.97, score), [
+    many(all.length, 'option'),
+    ...(chances > 0 ? [`${many(chances, 'chance')} with a number`] : []),
+    ...(covered === 1 ? ['something said of each'] : []),
+  ])
+}
+
+const round = (n: number): number => Math.round(n * 1e6) / 1e6
+const percent = (n: number): string => `${Math.round(n * 1000) / 10}%`
+
+function outcome(tree: Growing, option: NodeId, a: AboutClaim): void {
+  const p = a.probability as number
+  const id = tree.add(
+    'outcome',
+    a.text.label,
+    [a.text.span, a.span],
+    option,
+    a.estimated ? {} : { probability: round(p), text: percent(p) },
+  )
+  const link = tree.links.at(-1)
+  if (a.estimated && link)
+    tree.doubts.push({
+      id: `chance-${id}`,
+      question: `How likely is “${a.text.label}”?`,
+      about: [id, link.id],
+      options: [
+        {
+          label: `Take ${percent(p)}, as the words suggest`,
+          edit: { do: 'setLink', id: link.id, set: { probability: round(p), text: percent(p) } },
+        },
+        { label: 'Leave the chance open', edit: { do: 'all', edits: [] } },
+      ],
+    })
+}
+
+/** "Leak" is "No leak", "Breaks down again" is "Does not break down again". */
+function opposite(label: string): string {
+  const lower = label.replace(/^\p{Lu}(?!\p{Lu})/u, (c) => c.toLowerCase())
+  const no = /^no (.*)$/i.exec(label)
+  if (no) return (no[1] as string).replace(/^\p{Ll}/u, (c) => c.toUpperCase())
+  const words = lower.split(' ')
+  const at = words.findIndex((w) => THIRD.test(w))
+  if (at < 0 || at > 3) return `No ${lower}`
+  const verb = words[at] as string
+  const base = /(?:s|x|z|ch|sh|o)es$/.test(verb)
+    ? verb.slice(0, -2)
+    : /[^aeiou]ies$/.test(verb)
+      ? `${verb.slice(0, -3)}y`
+      : verb.slice(0, -1)
+  const said = [...words.slice(0, at), 'does not', base, ...words.slice(at + 1)].join(' ')
+  return said.replace(/^\p{Ll}/u, (c) => c.toUpperCase())
+}
+const THIRD =
+  /^(?:breaks|runs|fails|works|rains|lifts|comes|goes|leaks|arrives|lasts|holds|falls|rises|turns|stays|needs|gets|dies|stops|starts|sinks|pays|sells|wins|loses|melts|freezes|snows|succeeds|happens)$/
