@@ -1,7 +1,7 @@
 /** Kinds, parts, groups and reporting lines: from the shape of the text (nested items, headings, "term: a, b" lines, tables
  *  with repeating cells) or from what its sentences say. */
 import type { FigureLink, FigureNode } from '../figure'
-import { keyOf, type ChildClaim, type Named, type ReadText } from '../reading'
+import { countOf, keyOf, type ChildClaim, type Named, type ReadText } from '../reading'
 import { slice, spansMeet, type Block, type Span } from '../text'
 import { many, type Built } from './built'
 import { labelled, listIn, termOf, titleBlock } from './shapes'
@@ -317,7 +317,7 @@ function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): (ChildCl
     const counted = c.children.length === 1 ? COUNTED.exec(c.children[0]?.key ?? '') : null
     if ((c.children.length > 0 && !counted) || claims[i + 1]?.rule === 'these-are') return c
     const head = counted?.[2] ?? c.awaits ?? (c.parent.key.split(' ').at(-1) as string)
-    const count = counted ? (NUMBERS[counted[1] as string] ?? Number(counted[1])) : c.announced
+    const count = counted ? (countOf(counted[1] as string) ?? 0) : c.announced
     const later = distinct(
       read.claims
         .filter((x) => x.span.start >= c.span.end)
@@ -348,7 +348,6 @@ function withLaterNames(read: ReadText, claims: readonly ChildClaim[]): (ChildCl
     return tops.length > 1 && tops.length <= most && tops.length >= most - 1 ? { ...c, children: tops, named: true } : c
   })
 }
-const NUMBERS: Readonly<Record<string, number>> = { two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8 }
 const COUNTED = /^(two|three|four|five|six|seven|eight|\d+) (?:\S+ ){0,2}?(\S+)$/
 const distinct = (list: readonly Named[]): Named[] =>
   list.filter((n, k) => !n.pronoun && list.findIndex((m) => m.key === n.key) === k)

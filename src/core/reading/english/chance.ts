@@ -1,25 +1,12 @@
 /** Chances in words and figures. Numbers are read, words only suggest one. */
 import type { Span } from '../../text'
+import { countOf } from './counts'
 
 export type Chance = { readonly probability: number; readonly estimated: boolean; readonly span: Span }
 
 const COUNT = 'one|two|three|four|five|six|seven|eight|nine|ten|twenty|hundred|\\d+'
 const ODDS = new RegExp(`\\b(${COUNT})(?:[ -](?:in|out of)[ -]| ?/ ?)(?:every )?(${COUNT})\\b`, 'i')
-const VALUE: Readonly<Record<string, number>> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  twenty: 20,
-  hundred: 100,
-}
-const count = (s: string): number => VALUE[s] ?? Number(s)
+const count = (s: string): number => countOf(s) ?? NaN
 
 /** Words of chance with the share that readers of English take them for, roughly (Kent 1964). */
 export const estimates: readonly (readonly [RegExp, number])[] = [

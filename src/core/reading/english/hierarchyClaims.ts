@@ -2,7 +2,6 @@
 import { announcement, canBe, copulaList, endsInList, filedUnder, ofThem, thereAre, topicList } from './hierarchyLists'
 import {
   CATEGORY_PHRASE,
-  COUNT,
   ONLY_CATEGORY,
   afterCategory,
   announcedCount,
@@ -14,6 +13,7 @@ import {
 } from './hierarchyWords'
 import type { ChildClaim, Named } from '../claims'
 import { bare, itemsOf, mention, mentions, wordsOfClause, type Mention } from './phrases'
+import { countOf } from './counts'
 import { hierarchyCues, type HierarchyCue } from './hierarchyCues'
 import { capitalised } from './label'
 import type { Clause } from './parse'
@@ -47,7 +47,7 @@ function counted(c: Clause, text: string): ChildClaim[] {
   const gap = (i: number): string => text.slice(items[i]?.at(-1)?.end ?? 0, items[i + 1]?.[0]?.start ?? 0)
   for (let i = 0; i < items.length; i++) {
     const item = items[i] as Tagged[]
-    const n = COUNT[item[0]?.lower ?? ''] ?? Number(item[0]?.text ?? NaN)
+    const n = countOf(item[0]?.lower ?? '') ?? 0
     const names = items.slice(i + 1, i + 1 + n)
     const plural = /[^su]s$/.test(item.at(-1)?.lower ?? '') && item.length > 1 && item.length <= 4
     if (!(n >= 2 && n <= 8) || !plural || names.length < n || !/^\s*,/.test(gap(i))) continue
@@ -130,7 +130,7 @@ function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: 
       // "two tracks, general and technical": as many as were counted.
       .filter(
         (x, k, all) =>
-          !(k === 0 && all.length > 2 && COUNT[x.key.split(' ')[0] ?? ''] === all.length - 1 && x.key.includes(' ')),
+          !(k === 0 && all.length > 2 && countOf(x.key.split(' ')[0] ?? '') === all.length - 1 && x.key.includes(' ')),
       )
     const [parent] = parents
     if (!parent || /^\d/.test(parent.key) || children.length === 0 || (parents.length > 1 && children.length > 1))

@@ -1,21 +1,12 @@
 /** Words for kinds and counts, and where a list of them begins and ends. */
+import { countOf } from './counts'
 import { CATEGORY } from './hierarchyCues'
 import { bare } from './phrases'
 import type { Tagged } from './tag'
 
-export const COUNT: Readonly<Record<string, number>> = {
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-}
-
 export const announcedCount = (words: readonly Tagged[]): { announced?: number } => {
   const num = words.find((w) => w.tag === 'num')
-  const n = COUNT[num?.lower ?? ''] ?? Number(num?.text ?? NaN)
+  const n = countOf(num?.lower ?? '') ?? 0
   return n >= 2 ? { announced: n } : {}
 }
 export const phraseText = (words: readonly Tagged[]): string => words.map((w) => w.lower).join(' ')
