@@ -15,6 +15,11 @@ type ArrangementRow = {
   readonly suits?: (figure: Figure) => boolean
 }
 
+const pointRows = (s: Sized, columns: number | null): Arranged => ({
+  ...rows(s, s.style.gap.beside / 2, s.style.gap.beside / 2, columns),
+  flow: 'none',
+})
+
 const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 
 /** The ways to lay each kind out, first the one taken when nobody chose. */
@@ -27,10 +32,9 @@ export const arrangements = {
     rows: { name: 'Wrapped rows', arrange: (s) => rows(s, s.style.gap.between, s.style.gap.between) },
   },
   points: {
-    grid: {
-      name: 'Grid',
-      arrange: (s) => ({ ...rows(s, s.style.gap.beside / 2, s.style.gap.beside / 2), flow: 'none' }),
-    },
+    grid: { name: 'Grid', arrange: (s) => pointRows(s, null) },
+    line: { name: 'Side by side', arrange: (s) => pointRows(s, s.nodes.length) },
+    list: { name: 'One below another', arrange: (s) => pointRows(s, 1) },
     ring: { name: 'Ring', arrange: (s, core) => ring(s, core) },
   },
   concept: {

@@ -75,7 +75,7 @@ test('points stand in equal boxes; on the ring at equal angles around the title,
     links: {},
     nodes: Object.fromEntries(Object.values(SIX.nodes).map((n) => [n.id, { ...n, role: 'point' as const }])),
   }
-  for (const arrangement of ['grid', 'ring']) {
+  for (const arrangement of ['grid', 'line', 'list', 'ring']) {
     const routed = drawn({ ...points, arrangement })
     expect(new Set(routed.nodes.map((n) => `${n.box.width} ${n.box.height}`)).size).toBe(1)
     routed.nodes.forEach((a, i) => routed.nodes.slice(i + 1).forEach((b) => expect(overlaps(a.box, b.box)).toBe(false)))

@@ -1,4 +1,4 @@
-/** Arrangement `rows` of a process and `grid` of points: nodes in the order of the text, left to right, row under row.
+/** Arrangement `rows` of a process and `grid`, `line` and `list` of points: nodes in the order of the text, left to right, row under row.
  *  The number of columns is the one whose picture comes closest to filling the frame. */
 import type { Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
@@ -12,8 +12,10 @@ export const frameAspect = (sized: Sized): number => {
   return width && height ? width / height : width ? 1.2 : FREE_ASPECT
 }
 
-export function rows(sized: Sized, gapX: number, gapY: number): Arranged {
-  const tries = sized.nodes.map((_, i) => rowsOf(sized.nodes, i + 1, gapX, gapY))
+/** `columns` as given, or as many as bring the picture closest to the frame. */
+export function rows(sized: Sized, gapX: number, gapY: number, columns: number | null = null): Arranged {
+  const counts = columns === null ? sized.nodes.map((_, i) => i + 1) : [columns]
+  const tries = counts.map((n) => rowsOf(sized.nodes, n, gapX, gapY))
   const wanted = Math.log(frameAspect(sized))
   const off = (t: Rows) => Math.abs(Math.log(t.width / t.height) - wanted)
   const best = tries.reduce<Rows | null>((b, t) => (b && off(b) <= off(t) ? b : t), null)
