@@ -186,7 +186,8 @@ function termTree(read: ReadText): Tree | null {
       : []
   })
   const several = lists.filter((l) => l.items.length > 1).length
-  const last = rows.filter((r) => !lists.some((l) => l.b === r.b))
+  const listed = new Set(lists.map((l) => l.b))
+  const last = rows.filter((r) => !listed.has(r.b))
   if (several < 2 || several < lists.length / 2 || last.length > 2) return null
   const things = new Things()
   const edges: Edge[] = []

@@ -12,6 +12,8 @@ export class Things {
   private readonly byKey = new Map<string, Thing>()
   /** Head nouns that say only what kind of thing all this is: "bread", "sourdough bread". */
   private readonly kinds = new Set<string>()
+  /** Things by their key without the word that says what kind they are. */
+  private readonly byShort = new Map<string, Thing>()
 
   /** The thing that is meant, or null. */
   find(named: Named): Thing | null {
@@ -27,23 +29,25 @@ export class Things {
     }
     const thing: Thing = { id: `n${this.list.length + 1}`, label: named.label, key: named.key, source: [named.span] }
     this.list.push(thing)
-    this.byKey.set(named.key, thing)
+    this.remember(named.key, thing)
     const bare = withoutCount(named.key)
-    if (!this.byKey.has(bare)) this.byKey.set(bare, thing)
+    if (!this.byKey.has(bare)) this.remember(bare, thing)
     // "a board of five ... the board"
     const short = bare.split(' of ')[0] as string
-    if (short !== bare && !this.byKey.has(short)) this.byKey.set(short, thing)
+    if (short !== bare && !this.byKey.has(short)) this.remember(short, thing)
     return thing
   }
 
   /** Says that the thing's name may be left out of the names of what belongs below it. */
   isKind(thing: Thing): void {
     const head = thing.key.split(' of ')[0]?.split(' ').at(-1)
-    if (head) this.kinds.add(head)
+    if (!head || this.kinds.has(head)) return
+    this.kinds.add(head)
+    for (const [key, known] of this.byKey) if (key.endsWith(` ${head}`)) this.shorten(key, known)
   }
 
   alias(key: string, thing: Thing): void {
-    if (!this.byKey.has(key)) this.byKey.set(key, thing)
+    if (!this.byKey.has(key)) this.remember(key, thing)
   }
 
   private short(key: string): Thing | null {
@@ -58,15 +62,18 @@ export class Things {
       const rest = words.slice(0, -1).join(' ')
       return this.byKey.get(rest) ?? null
     }
-    for (const kind of this.kinds) {
-      const longer = this.byKey.get(`${key} ${kind}`)
-      if (longer) return longer
-    }
-    for (const group of GROUPS) {
-      const longer = this.byKey.get(`${key} ${group}`)
-      if (longer) return longer
-    }
-    return null
+    return this.byShort.get(key) ?? null
+  }
+
+  private remember(key: string, thing: Thing): void {
+    this.byKey.set(key, thing)
+    const last = key.slice(key.lastIndexOf(' ') + 1)
+    if (this.kinds.has(last) || GROUPS.has(last)) this.shorten(key, thing)
+  }
+
+  private shorten(key: string, thing: Thing): void {
+    const short = key.slice(0, Math.max(0, key.lastIndexOf(' ')))
+    if (short !== '' && !this.byShort.has(short)) this.byShort.set(short, thing)
   }
 }
 

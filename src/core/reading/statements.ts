@@ -37,7 +37,7 @@ export function told(text: string, blocks: readonly Block[], interpret: Interpre
     loopStart: null,
     item: null,
     prose: false,
-    known: new Set(),
+    known: new Map(),
     object: null,
     state: null,
     inItem: false,
@@ -203,7 +203,9 @@ function readArrow(
 ): void {
   const when = trimmed(text, { start: item.span.start, end: item.span.start + (arrow[1] as string).length })
   const then = { start: item.span.start + arrow[0].length, end: item.span.end }
-  const left = STARTS_ASKING.test(slice(text, when)) ? [] : interpret({ ...item, span: when }).flat()
+  const ahead = slice(text, when)
+  const clause = / /.test(ahead) && !STARTS_ASKING.test(ahead)
+  const left = clause ? interpret({ ...item, span: when }).flat() : []
   if (left.some((s) => s.actions.some((a) => a.doing))) {
     // "Warehouse checks papers → wrong? send back": done, and what follows.
     const both = [...left, ...interpret({ ...item, span: then }).flat()]
@@ -222,7 +224,7 @@ function readArrow(
   else {
     const ask: Ask = { do: 'ask', question: `${question}?`, source: [when], content: [], arms: [arm], item: state.item }
     state.body.push(ask)
-    state.scope = { ask, subject: '', parent: null, arm, outer: state.body, known: new Set(state.known) }
+    state.scope = { ask, subject: '', parent: null, arm, outer: state.body, known: state.known.size }
   }
   const scope = state.scope
   inBody(state, arm.body, () =>

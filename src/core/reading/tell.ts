@@ -17,7 +17,8 @@ export type Scope = {
   readonly parent: Scope | null
   arm: Arm | null
   readonly outer: Statement[]
-  readonly known: ReadonlySet<string>
+  /** How many words had been told when it was put. */
+  readonly known: number
 }
 export type State = {
   body: Statement[]
@@ -28,7 +29,8 @@ export type State = {
   inItem: boolean
   /** Inside a paragraph, not a list. */
   prose: boolean
-  known: Set<string>
+  /** Words that have been told of, each with how many were before it. */
+  known: Map<string, number>
   /** What "it" and "them" last stood for. */
   object: string | null
   /** The last thing said that is nothing to do: "after three attempts the account is locked". */
@@ -41,7 +43,7 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
   if (has('note')) return
   if (said.topic) {
     state.object = said.topic
-    for (const w of said.topic.toLowerCase().split(' ')) state.known.add(w)
+    knows(state, said.topic.toLowerCase().split(' '))
   }
   if (has('last')) state.scope = null
   // "What happens to your pot then?" asks for what the text goes on to tell.
@@ -85,8 +87,7 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
     !has('repeat-until') &&
     (complements(scope.ask, condition) || scope.ask.arms.length === 0)
   ) {
-    const known = scope.ask.arms.length === 0 ? condition.answer : null
-    openArm(scope, known ?? 'other', [condition.source])
+    openArm(scope, scope.ask.arms.length === 0 ? condition.answer : 'other', [condition.source])
     addActions((scope.arm as Arm).body, said, state)
     return
   }
@@ -110,7 +111,7 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
     sayIn((scope.arm as Arm).body, said, upcoming, state)
     return
   }
-  if (scope && follows && scope.arm && (said.goTo || continues(said, scope))) {
+  if (scope && follows && scope.arm && (said.goTo || continues(said, scope, state))) {
     sayIn(scope.arm.body, said, upcoming, state)
     return
   }
@@ -124,6 +125,10 @@ export function tell(said: Said, upcoming: Said | null, state: State, follows: b
   sayIn(state.body, said, upcoming, state)
   const first = state.body[from]
   if (ended && first?.do === 'step' && state.body[from - 1]?.do === 'ask') state.body[from] = { ...first, loose: true }
+}
+
+const knows = (state: State, words: readonly string[]): void => {
+  for (const w of words) if (!state.known.has(w)) state.known.set(w, state.known.size)
 }
 
 const WH = /^(?:what|who|where|when|which|why|how)\b/i
@@ -178,7 +183,7 @@ function askOfState(said: Said, state: State): void {
 }
 
 /** A sentence goes on inside an arm when it speaks of something that only the arm has brought up. */
-function continues(said: Said, scope: Scope): boolean {
+function continues(said: Said, scope: Scope, state: State): boolean {
   const arm = scope.arm as Arm
   if (arm.body.length === 0) return false
   const [action] = said.actions
@@ -192,7 +197,7 @@ function continues(said: Said, scope: Scope): boolean {
   if (said.condition?.follows) return true
   if (said.condition?.aboutIt && last?.do === 'step' && last.doing) return true
   const spoken = said.condition ? said.condition.content.slice(0, 1) : (said.actions[0]?.content.slice(1, 2) ?? [])
-  return spoken.some((w) => inArm.has(w) && !scope.known.has(w))
+  return spoken.some((w) => inArm.has(w) && (state.known.get(w) ?? Infinity) >= scope.known)
 }
 
 function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: State): void {
@@ -215,7 +220,7 @@ function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: Stat
     addActions(body, said, state)
     body.push(openAsk(said.asks, body, state, item))
   } else if (condition && isTrigger(condition, body, upcoming, state)) {
-    for (const w of condition.content) state.known.add(w)
+    knows(state, condition.content)
     addActions(body, said, state)
   } else if (condition && (condition.sure || answersFollow(condition, upcoming))) {
     const ask = openAsk(condition, body, state, item)
@@ -250,7 +255,7 @@ function openAsk(
     parent: state.scope?.arm?.body === outer ? state.scope : null,
     arm: null,
     outer,
-    known: new Set(state.known),
+    known: state.known.size,
   }
   return ask
 }
@@ -378,7 +383,7 @@ function addSteps(body: Statement[], said: Said, state: State): void {
         goesOn: false,
       })
     else body.push(step)
-    for (const w of a.content) state.known.add(w)
+    knows(state, a.content)
     state.loopStart = state.loopStart && body.includes(state.loopStart) ? state.loopStart : (body.at(-1) ?? null)
   }
 }
