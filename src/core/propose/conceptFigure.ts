@@ -1,7 +1,7 @@
 /** Concepts with labelled links: what the sentences say that one thing does to another, and what terms mean. */
 import type { FigureLink, FigureNode } from '../figure'
 import { keyOf, type LinkClaim, type Named, type ReadText } from '../reading'
-import { spansMeet, type Span } from '../text'
+import { countMeeting, type Span } from '../text'
 import { many, type Built } from './built'
 import { mergeDoubts } from './doubts'
 import { Things, type Thing } from './named'
@@ -78,7 +78,11 @@ function scoreOf(
 ): Pick<Built, 'score' | 'reasons'> {
   if (links.length < 2) return { score: 0.1 * links.length, reasons: [] }
   const sentences = Math.max(1, read.sentences.length)
-  const share = read.sentences.filter((s) => claims.some((c) => spansMeet(s, c.span))).length / sentences
+  const share =
+    countMeeting(
+      read.sentences,
+      claims.map((c) => c.span),
+    ) / sentences
   const degree = new Map<string, number>()
   for (const l of links) for (const id of [l.from, l.to]) degree.set(id, (degree.get(id) ?? 0) + 1)
   const shared = [...degree.values()].filter((n) => n > 1).length / nodes.length

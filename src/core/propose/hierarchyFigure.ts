@@ -2,7 +2,7 @@
  *  with repeating cells) or from what its sentences say. */
 import type { FigureLink, FigureNode } from '../figure'
 import { countOf, keyOf, type ChildClaim, type Named, type ReadText } from '../reading'
-import { slice, spansMeet, type Block, type Span } from '../text'
+import { countMeeting, slice, type Block, type Span } from '../text'
 import { many, type Built } from './built'
 import { labelled, listIn, termOf, titleBlock } from './shapes'
 import { Things, unitKey, type Thing } from './named'
@@ -269,7 +269,11 @@ function claimTree(read: ReadText): Tree | null {
   }
   if (edges.length < 2) return null
   const sentences = Math.max(1, read.sentences.length)
-  const share = read.sentences.filter((s) => claims.some((c) => spansMeet(s, c.span))).length / sentences
+  const share =
+    countMeeting(
+      read.sentences,
+      claims.map((c) => c.span),
+    ) / sentences
   const sure = strong.filter((c) => c.weight >= 0.7).length
   const below = new Set(edges.map((e) => e.to))
   const roots = new Set(edges.map((e) => e.from).filter((t) => !below.has(t))).size

@@ -22,3 +22,19 @@ export function mergedSpans(spans: readonly Span[]): Span[] {
   }
   return out
 }
+
+/** How many of `spans` meet one of `others`; n log n, where every pair would be too many. */
+export function countMeeting(spans: readonly Span[], others: readonly Span[]): number {
+  const sorted = others.toSorted((a, b) => a.start - b.start)
+  const furthest: number[] = []
+  for (const o of sorted) furthest.push(Math.max(furthest.at(-1) ?? -Infinity, o.end))
+  return spans.filter((s) => {
+    let [low, high] = [0, sorted.length]
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if ((sorted[middle] as Span).start < s.end) low = middle + 1
+      else high = middle
+    }
+    return low > 0 && (furthest[low - 1] as number) > s.start
+  }).length
+}
