@@ -297,10 +297,10 @@ const haveCapitals = (own: readonly Line[]): boolean =>
   own.filter((l) => !/[.!?]$/.test(l.text) || l.text.length < 45).length >= own.length - 1 &&
   own.filter((l) => /^[^\p{Ll}]/u.test(l.text)).length >= own.length * 0.7
 
-/** A short line without a full stop, right above sentences. */
 /** A name of a few words, a colon, and more. */
 const LABELLED = /^(?!(?:Yes|No|If|When|Ja|Nein|Sí)\b)\p{Lu}[^:.!?]{0,40}:\s+\S/u
 
+/** A short line without a full stop, right above sentences. */
 function isTitle(lines: readonly Line[], at: number): boolean {
   const [line, next] = [lines[at] as Line, lines[at + 1]]
   return (

@@ -3,7 +3,7 @@ import type { Span } from '../../text'
 import type { Claim, Named } from '../claims'
 import type { Action } from '../english/action'
 import type { Condition } from '../english/condition'
-import type { Said } from '../english/saying'
+import { empty, type Said } from '../english/saying'
 import type { LanguagePack } from './pack'
 
 const END = /[\s.!?;:…]+$/u
@@ -23,18 +23,7 @@ export function packSaid(text: string, span: Span, pack: LanguagePack, steps: bo
     cues.push({ name: row.gives, span: { start, end: start + m[0].trimEnd().length } })
     start += m[0].length
   }
-  const base = {
-    span,
-    cues,
-    choice: false,
-    choiceAt: 0,
-    asks: null,
-    goTo: null,
-    topic: null,
-    repeats: [],
-    within: false,
-    condition: null,
-  } as const
+  const base: Said = { ...empty(span), cues }
   if (cues.some((c) => c.name === 'note')) return [{ ...base, actions: [] }]
   const rest = bare(text.slice(start, span.end))
   const asks = /\?\s*$/u.test(text.slice(span.start, span.end))
