@@ -241,13 +241,27 @@ function joined(list: readonly Piece[]): Clause[] {
 }
 
 const ORDINAL = /^(?:first|second|third|fourth|fifth|last|final|other|next)$/
-const NO_VERB = { front: [], ownSubject: false, verb: null } as const
 
 function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
-  const span = { start: (front[0] ?? words[0])?.start ?? 0, end: words.at(-1)?.end ?? 0 }
+  const from = (front[0] ?? words[0])?.start ?? 0
+  const to = words.at(-1)?.end ?? 0
   const f = words.findIndex((w) => w.finite)
-  const base = { ...span, joint, sub, lead, relative, asides: [] }
-  if (f < 0) return { ...base, ...NO_VERB, front, subject: [], rest: words }
+  const base = { start: from, end: to, joint, sub, lead, relative, asides: [] }
+  if (f < 0)
+    return {
+      start: from,
+      end: to,
+      joint,
+      sub,
+      lead,
+      relative,
+      asides: [],
+      front,
+      subject: [],
+      ownSubject: false,
+      verb: null,
+      rest: words,
+    }
   const { group, end } = verbGroup(words, f)
   const ahead = words.slice(0, f)
   // "At eight unlock the door": an order, and the phrase says when.
