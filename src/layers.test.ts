@@ -89,7 +89,9 @@ const files = (dir: string): string[] =>
 const layerOf = (file: string): string => {
   const [top, second, third] = path.relative(root, file).split(path.sep)
   if (top === 'core')
-    return second === 'pipeline' || (third === undefined && second?.endsWith('.ts')) ? 'core' : `core/${second}`
+    return /^(?:pipeline|fit)(?:\.ts)?$/.test(second ?? '') || (third === undefined && second?.endsWith('.ts'))
+      ? 'core'
+      : `core/${second}`
   return top ?? ''
 }
 

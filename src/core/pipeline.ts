@@ -1,15 +1,14 @@
 /** The stages from figure to picture, in order. `readings` (text to figures) is the other half; see `core/propose`. */
 import type { Figure } from './figure'
-import { layout } from './layout'
-import { measure, type Typesetter } from './measure'
+import { fittedLayout } from './fit'
+import type { Typesetter } from './measure'
 import { route, type Routed } from './route'
 import { scene, type Scene } from './scene'
 import { styleOf, type Theme } from './style'
 
 export function routedFigure(figure: Figure, theme: Theme, typesetter: Typesetter): Routed {
   const style = styleOf(figure, theme)
-  const sized = inStage('measure', () => measure(figure, style, typesetter))
-  const placed = inStage('layout', () => layout(sized, typesetter))
+  const placed = inStage('measure and layout', () => fittedLayout(figure, style, typesetter))
   return inStage('route', () => route(placed))
 }
 

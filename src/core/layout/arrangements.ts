@@ -11,6 +11,8 @@ import { circles, panels } from './venn'
 type ArrangementRow = {
   readonly name: string
   readonly arrange: (sized: Sized, core: TextBlock) => Arranged
+  /** A long flow may be folded into columns or rows. */
+  readonly folds?: true
   /** Says whether it is worth offering for a figure; always when left out. */
   readonly suits?: (figure: Figure) => boolean
 }
@@ -20,16 +22,31 @@ const pointRows = (s: Sized, columns: number | null): Arranged => ({
   flow: 'none',
 })
 
+/** One step after another, without a branch or a return. */
+const isChain = (figure: Figure): boolean => {
+  const links = Object.values(figure.links)
+  const ends = (end: 'from' | 'to') => new Set(links.map((l) => l[end])).size
+  return (
+    links.length === Object.keys(figure.nodes).length - 1 &&
+    ends('from') === links.length &&
+    ends('to') === links.length
+  )
+}
+
 const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 
 /** The ways to lay each kind out, first the one taken when nobody chose. */
 export const arrangements = {
   process: {
-    down: { name: 'Down the page', arrange: (s) => layered(s, 'down') },
-    across: { name: 'Across', arrange: (s) => layered(s, 'across') },
-    lanes: { name: 'Lanes by actor', arrange: (s) => lanes(s, 'across'), suits: hasActors },
-    lanesDown: { name: 'Lanes down', arrange: (s) => lanes(s, 'down'), suits: hasActors },
-    rows: { name: 'Wrapped rows', arrange: (s) => rows(s, s.style.gap.between, s.style.gap.between) },
+    down: { name: 'Down the page', arrange: (s) => layered(s, 'down'), folds: true },
+    across: { name: 'Across', arrange: (s) => layered(s, 'across'), folds: true },
+    lanes: { name: 'Lanes by actor', arrange: (s) => lanes(s, 'across'), folds: true, suits: hasActors },
+    lanesDown: { name: 'Lanes down', arrange: (s) => lanes(s, 'down'), folds: true, suits: hasActors },
+    rows: {
+      name: 'Wrapped rows',
+      arrange: (s) => rows(s, s.style.gap.between, s.style.gap.between),
+      suits: isChain,
+    },
   },
   points: {
     grid: { name: 'Grid', arrange: (s) => pointRows(s, null) },

@@ -1,9 +1,10 @@
 /** Arrangement `lanes` of a process: a lane for each actor, steps in the lane of whoever does them, layers as in `layered`.
  *  A step without an actor stays in the lane of the step before it. In a cell of lane and layer steps stand one after
- *  another, nearest first to where they come from. */
+ *  another, nearest first to where they come from. A long flow goes on in the same lanes, drawn once more beside or below. */
 import { backEdges } from '../graph'
 import type { Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
+import { runsOf } from './layered/fold'
 import { layered } from './layered/layered'
 import { layersOf } from './layered/layers'
 import type { Arranged, Decor } from './placed'
@@ -37,27 +38,35 @@ export function lanes(sized: Sized, direction: 'down' | 'across'): Arranged {
   )
   const head = Math.max(0, ...names.map((a) => depth(a.block))) + beside * 0.5
   const starts = widths.map((_, i) => widths.slice(0, i).reduce((s, w) => s + w, 0))
+  const thick = layers.map((layer) => Math.max(0, ...layer.map(depth)))
+  const lengths = thick.map((t, i) => t + Math.max(between, labelRoom(sized, layers[i] as SizedNode[], down)))
+  const layerIds = layers.map((l) => l.map((n) => n.id))
+  const runs = runsOf(layerIds, sized.links, lengths, sized.style.fold)
+  const lengthOf = (run: readonly number[]) => run.reduce((s, i) => s + (lengths[i] as number), 0)
+  const length = head + 2 * pad + Math.max(...runs.map(lengthOf)) - between
+  const whole = widths.reduce((s, w) => s + w, 0) + beside
   const boxes = new Map<string, Box>()
-  let top = head + pad
-  for (const layer of layers) {
-    const thick = Math.max(0, ...layer.map(depth))
-    names.forEach((_, lane) => {
-      const own = cell(layer, lane)
-      let aside = (starts[lane] as number) + ((widths[lane] as number) - across(own)) / 2
-      for (const n of own) {
-        const along = top + (thick - depth(n)) / 2
-        boxes.set(n.id, { x: down ? aside : along, y: down ? along : aside, width: n.width, height: n.height })
-        aside += breadth(n) + beside
-      }
+  const decor: Decor[] = []
+  runs.forEach((run, k) => {
+    let top = head + pad
+    for (const i of run) {
+      names.forEach((_, lane) => {
+        const own = cell(layers[i] as SizedNode[], lane)
+        let aside = k * whole + (starts[lane] as number) + ((widths[lane] as number) - across(own)) / 2
+        for (const n of own) {
+          const along = top + ((thick[i] as number) - depth(n)) / 2
+          boxes.set(n.id, { x: down ? aside : along, y: down ? along : aside, width: n.width, height: n.height })
+          aside += breadth(n) + beside
+        }
+      })
+      top += lengths[i] as number
+    }
+    names.forEach(({ block }, lane) => {
+      const [start, width] = [k * whole + (starts[lane] as number), widths[lane] as number]
+      const box = down ? { x: start, y: 0, width, height: length } : { x: 0, y: start, width: length, height: width }
+      const header = down ? { ...box, height: head } : { ...box, width: head }
+      decor.push({ kind: 'lane', box, header, name: { block, centre: centreIn(header) } })
     })
-    top += thick + Math.max(between, labelRoom(sized, layer, down))
-  }
-  const length = top - Math.max(between, 0) + pad
-  const decor = names.map(({ block }, lane): Decor => {
-    const [start, width] = [starts[lane] as number, widths[lane] as number]
-    const box = down ? { x: start, y: 0, width, height: length } : { x: 0, y: start, width: length, height: width }
-    const header = down ? { ...box, height: head } : { ...box, width: head }
-    return { kind: 'lane', box, header, name: { block, centre: centreIn(header) } }
   })
   return { boxes, flow: direction, decor }
 }

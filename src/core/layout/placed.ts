@@ -1,4 +1,4 @@
-import type { Box, Point } from '../geometry'
+import { boxAround, union, type Box, type Point } from '../geometry'
 import type { NodeId } from '../figure'
 import type { Sized, SizedLink, SizedNode, TextBlock } from '../measure'
 
@@ -28,6 +28,17 @@ export type Placed = Omit<Sized, 'nodes'> & {
   readonly flow: Flow
   readonly decor: readonly Decor[]
 }
+
+export function decorBox(d: Decor): Box {
+  if (d.kind === 'core') return boxAround(d.centre, d.block)
+  if (d.kind === 'panel' || d.kind === 'lane') return d.box
+  const radius = typeof d.radius === 'number' ? { x: d.radius, y: d.radius } : d.radius
+  return boxAround(d.centre, { width: radius.x * 2, height: radius.y * 2 })
+}
+
+/** The box around all nodes and all that is drawn besides, without connectors. */
+export const extentOf = (placed: Pick<Placed, 'nodes' | 'decor'>): Box =>
+  union([...placed.nodes.map((n) => n.box), ...placed.decor.map(decorBox)])
 
 /** What one arrangement computes: a box for every node, and what is drawn besides. */
 export type Arranged = {

@@ -1,11 +1,11 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
 import { POINTS_PER_PX } from '../figure'
-import { boxAround, centreOf, union, type Box, type Point, type ShapeName } from '../geometry'
-import type { Decor } from '../layout'
+import { centreOf, union, type Box, type Point, type ShapeName } from '../geometry'
+import { extentOf, type Decor } from '../layout'
 import type { Run, TextBlock } from '../measure'
 import type { Routed } from '../route'
-import type { FigureStyle } from '../style'
+import { LARGEST_GROWTH, type FigureStyle } from '../style'
 
 export type SceneRun = Run
 export type SceneLine = {
@@ -66,9 +66,6 @@ export type Scene = {
   readonly smallestText: number | null
   readonly missing: readonly string[]
 }
-
-/** Figures may grow a little to fill their frame; more would make neighbouring figures of a folio look unlike. */
-const LARGEST_SCALE = 1.3
 
 /** `keep` holds the fit of an earlier picture, so that nothing but the dragged node moves while it is dragged. */
 export function scene(routed: Routed, keep: { fit: Fit; width: number; height: number } | null = null): Scene {
@@ -185,25 +182,17 @@ function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: nu
   ]
 }
 
-const decorBox = (d: Decor): Box => {
-  if (d.kind === 'core') return boxAround(d.centre, d.block)
-  if (d.kind === 'panel' || d.kind === 'lane') return d.box
-  const radius = typeof d.radius === 'number' ? { x: d.radius, y: d.radius } : d.radius
-  return boxAround(d.centre, { width: radius.x * 2, height: radius.y * 2 })
-}
-
 /** The box around everything drawn, in layout px. */
 function extent(routed: Routed): Box {
   const points = routed.routes.flatMap((r) => r.points.map((p) => ({ ...p, width: 0, height: 0 })))
   const labels = routed.routes.flatMap((r) => (r.label ? [r.label.box] : []))
-  const decor = routed.decor.map(decorBox)
-  return union([...routed.nodes.map((n) => n.box), ...points, ...labels, ...decor])
+  return union([extentOf(routed), ...points, ...labels])
 }
 
 function fitted(content: Box, routed: Routed): { fit: Fit; width: number; height: number } {
   const { frame, margin } = routed.style
   const scale = Math.min(
-    frame.width || frame.height ? LARGEST_SCALE : 1,
+    frame.width || frame.height ? LARGEST_GROWTH : 1,
     frame.width ? (frame.width - 2 * margin) / Math.max(1, content.width) : Infinity,
     frame.height ? (frame.height - 2 * margin) / Math.max(1, content.height) : Infinity,
   )

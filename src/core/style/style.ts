@@ -29,7 +29,12 @@ export type FigureStyle = {
   readonly margin: number
   readonly frame: { readonly name: FrameName; readonly width: number | null; readonly height: number | null }
   readonly wrap: { readonly step: number; readonly question: number; readonly point: number }
+  /** Into how many columns a flow down the page may be folded, or rows across it. */
+  readonly fold: number
 }
+
+/** Figures may grow a little to fill their frame; more would make neighbouring figures of a folio look unlike. */
+export const LARGEST_GROWTH = 1.3
 
 export type Theme = 'light' | 'dark'
 
@@ -115,5 +120,6 @@ export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): 
     margin: size * 2,
     frame: { name: figure.frame, width: frame.width, height: frame.height },
     wrap: { step: size * 10, question: size * 7.5, point: size * 13 },
+    fold: 1,
   }
 }

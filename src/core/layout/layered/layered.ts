@@ -6,10 +6,13 @@ import type { Box } from '../../geometry'
 import type { Sized } from '../../measure'
 import type { Arranged } from '../placed'
 import { coordinates } from './coordinates'
+import { runsOf } from './fold'
 import { layersOf } from './layers'
 
 /** Free width kept for a long connector between two nodes, in parts of the gap between nodes. */
 const CHANNEL = 0.5
+/** Free room between two columns of a folded flow: the connector from the foot of one to the head of the next runs there. */
+const BETWEEN_RUNS = 1.4
 
 export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
   const down = direction === 'down'
@@ -29,24 +32,27 @@ export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
     return (breadth(a) + breadth(b)) / 2 + beside * (channels ? CHANNEL * (channels === 2 ? 1 : 1.4) : 1)
   })
   const boxes = new Map<string, Box>()
-  let top = 0
-  graph.layers.forEach((layer) => {
-    const thick = Math.max(0, ...layer.map(depth))
-    for (const id of layer) {
-      const n = node.get(id)
-      if (!n) continue
-      const [along, aside] = [top + thick / 2 - depth(id) / 2, (xs.get(id) as number) - breadth(id) / 2]
-      boxes.set(id, { x: down ? aside : along, y: down ? along : aside, width: n.width, height: n.height })
+  const forward = links.filter((_, i) => !back.has(i))
+  const thick = graph.layers.map((layer) => Math.max(0, ...layer.map(depth)))
+  const gaps = graph.layers.map((layer) => gapAfter(sized, forward, layer, down))
+  const lengths = thick.map((t, i) => t + (gaps[i] as number))
+  let start = 0
+  for (const run of runsOf(graph.layers, links, lengths, sized.style.fold)) {
+    const ids = run.flatMap((i) => graph.layers[i] ?? []).filter((id) => node.has(id))
+    const edge = (id: string, side: -1 | 1) => (xs.get(id) as number) + (side * breadth(id)) / 2
+    const first = Math.min(...ids.map((id) => edge(id, -1)))
+    let top = 0
+    for (const i of run) {
+      for (const id of graph.layers[i] ?? []) {
+        const n = node.get(id)
+        if (!n) continue
+        const [along, aside] = [top + ((thick[i] as number) - depth(id)) / 2, start + edge(id, -1) - first]
+        boxes.set(id, { x: down ? aside : along, y: down ? along : aside, width: n.width, height: n.height })
+      }
+      top += lengths[i] as number
     }
-    top +=
-      thick +
-      gapAfter(
-        sized,
-        links.filter((_, i) => !back.has(i)),
-        layer,
-        down,
-      )
-  })
+    start += Math.max(...ids.map((id) => edge(id, 1))) - first + beside * BETWEEN_RUNS
+  }
   return { boxes, flow: direction, decor: [] }
 }
 

@@ -1,0 +1,82 @@
+/** Fits a figure to its frame before it is drawn: how wide words may run, how far nodes stand apart and into how many
+ *  columns a flow is folded are tried, and the layout is kept whose words stay largest and which fills the frame best.
+ *  A figure that already fits as it is styled is left as it is, so that the figures of a folio look alike. */
+import type { Figure } from './figure'
+import { arrangementRow, extentOf, layout, type Placed } from './layout'
+import { measure, type Typesetter } from './measure'
+import { LARGEST_GROWTH, type FigureStyle } from './style'
+
+/** Factors of the style's wrapping and gaps, and the number of columns. */
+type Trial = { readonly wrap: number; readonly gap: number; readonly fold: number }
+
+const PLAIN: Trial = { wrap: 1, gap: 1, fold: 1 }
+const WRAPS = [0.78, 1.35]
+const GAPS = [0.72]
+const FOLDS = [2, 3, 4]
+/** A column of text may run to the foot of the page it stands on, in parts of its width. */
+const COLUMN_HEIGHT = 1.5
+/** Beyond so many nodes one layout takes long enough that only the folds are tried. */
+const MANY = 80
+
+export function fittedLayout(figure: Figure, style: FigureStyle, typesetter: Typesetter): Placed {
+  const place = (trial: Trial): Placed => {
+    const changed = adapted(style, trial)
+    return { ...layout(measure(figure, changed, typesetter), typesetter), style: changed }
+  }
+  const first = place(PLAIN)
+  const held = Object.values(figure.nodes).some((n) => n.held)
+  // What a person placed by hand was placed beside the rest as it stood.
+  if (held || priceOf(first, PLAIN) < GOOD) return first
+  const shrinks = scaleOf(first) < 1
+  let best = { trial: PLAIN, placed: first, price: priceOf(first, PLAIN) }
+  for (const axis of axesFor(figure, shrinks))
+    for (const change of axis) {
+      const trial = { ...best.trial, ...change }
+      const placed = place(trial)
+      const price = priceOf(placed, trial)
+      if (price < best.price - 1e-9) best = { trial, placed, price }
+    }
+  return best.placed
+}
+
+/** Words at full size in a frame that is two thirds full: nothing to gain. */
+const GOOD = 0.12
+
+/** One after another, each from what was best so far. A flow is only folded where its words would shrink otherwise. */
+function axesFor(figure: Figure, shrinks: boolean): Partial<Trial>[][] {
+  const folds = shrinks && arrangementRow(figure.kind, figure.arrangement)?.folds ? FOLDS : []
+  const rest =
+    Object.keys(figure.nodes).length > MANY ? [] : [WRAPS.map((wrap) => ({ wrap })), GAPS.map((gap) => ({ gap }))]
+  return [folds.map((fold) => ({ fold })), ...rest]
+}
+
+const adapted = (style: FigureStyle, { wrap, gap, fold }: Trial): FigureStyle => ({
+  ...style,
+  wrap: {
+    step: style.wrap.step * wrap,
+    question: style.wrap.question * Math.min(wrap, 1.2),
+    point: style.wrap.point * wrap,
+  },
+  gap: { beside: style.gap.beside * gap, between: style.gap.between * gap },
+  fold,
+})
+
+/** How much content would be enlarged to fit its frame, by width, by height and as a whole. */
+function scales(placed: Placed): { wide: number; high: number; scale: number } {
+  const { frame, margin } = placed.style
+  if (!frame.width) return { wide: 1, high: 1, scale: 1 }
+  const content = extentOf(placed)
+  const wide = (frame.width - 2 * margin) / Math.max(1, content.width)
+  const high = ((frame.height ?? frame.width * COLUMN_HEIGHT) - 2 * margin) / Math.max(1, content.height)
+  return { wide, high, scale: Math.min(LARGEST_GROWTH, wide, high) }
+}
+const scaleOf = (placed: Placed): number => scales(placed).scale
+
+/** What a layout lacks in its frame: words made smaller weigh most, then an empty frame, then leaving the plain style. */
+function priceOf(placed: Placed, trial: Trial): number {
+  const { wide, high, scale } = scales(placed)
+  // A column frame is as high as its figure: only its width can stay empty.
+  const filled = Math.min(1, scale / wide) * (placed.style.frame.height ? Math.min(1, scale / high) : 1)
+  const left = Math.abs(Math.log(trial.wrap)) * 0.1 + Math.abs(Math.log(trial.gap)) * 0.15 + (trial.fold - 1) * 0.06
+  return 3 * Math.max(0, -Math.log(scale)) + 0.3 * (1 - filled) + left
+}
