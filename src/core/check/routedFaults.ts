@@ -43,7 +43,7 @@ export function routedFaults(routed: Routed): Fault[] {
     if (!a || !b || !onBorder(a, r.points[0]) || !onBorder(b, r.points.at(-1)))
       faults.push({ code: 'loose-connector', what: r.id })
     for (const [p, q] of segments(r.points)) {
-      if (Math.abs(p.x - q.x) > EPSILON && Math.abs(p.y - q.y) > EPSILON)
+      if (routed.flow !== 'straight' && Math.abs(p.x - q.x) > EPSILON && Math.abs(p.y - q.y) > EPSILON)
         faults.push({ code: 'slanted-connector', what: r.id })
       for (const other of boxes)
         if (segmentEnters(p, q, other.box))

@@ -1,5 +1,15 @@
 /** Marks to SVG elements: the one table that screen and files are drawn by. Numbers are rounded here and nowhere else. */
-import { shapes, withoutCollinear, type Point } from '../geometry'
+import {
+  bottom,
+  crossingPoint,
+  right,
+  segmentEnters,
+  segments,
+  shapes,
+  withoutCollinear,
+  type Box,
+  type Point,
+} from '../geometry'
 import type { Typesetter } from '../measure'
 import type { Mark, Scene, SceneLine } from '../scene'
 import { fontTable } from '../style'
@@ -59,13 +69,17 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
     ]
     return [
       element('path', {
-        d: roundedLine([...points.slice(0, -1), neck], m.corner),
+        d: beside([...points.slice(0, -1), neck], m.gap)
+          .map((piece) => roundedLine(piece, m))
+          .join(''),
         fill: 'none',
         stroke: m.line,
         'stroke-width': round(m.width),
         'stroke-linejoin': 'round',
       }),
-      element('path', { d: `M${head.map((p) => `${round(p.x)} ${round(p.y)}`).join('L')}Z`, fill: m.line }),
+      ...(m.arrow === 0
+        ? []
+        : [element('path', { d: `M${head.map((p) => `${round(p.x)} ${round(p.y)}`).join('L')}Z`, fill: m.line })]),
     ]
   },
   text: (m, words) =>
@@ -76,20 +90,69 @@ export const elementsOf = (mark: Mark, words: Words): SvgElement[] =>
   // The row belongs to the mark's own name, which the compiler cannot see through the union.
   (draw[mark.mark] as (m: Mark, w: Words) => SvgElement[])(mark, words)
 
+/** The parts of a polyline before and after a box on it. */
+function beside(points: readonly Point[], gap: Box | null): (readonly Point[])[] {
+  if (!gap) return [points]
+  const inGap = segments(points).findIndex(([a, b]) => segmentEnters(a, b, gap))
+  const [a, b] = [points[inGap], points[inGap + 1]]
+  if (!a || !b) return [points]
+  const corners = [
+    { x: gap.x, y: gap.y },
+    { x: right(gap), y: gap.y },
+    { x: right(gap), y: bottom(gap) },
+    { x: gap.x, y: bottom(gap) },
+  ]
+  const meets = corners
+    .flatMap((c, i) => crossingPoint(a, b, c, corners[(i + 1) % 4] as Point) ?? [])
+    .toSorted((p, q) => Math.hypot(p.x - a.x, p.y - a.y) - Math.hypot(q.x - a.x, q.y - a.y))
+  const [enters, leaves] = [meets[0], meets.at(-1)]
+  if (!enters || !leaves || meets.length < 2) return [points]
+  return [
+    [...points.slice(0, inGap + 1), enters],
+    [leaves, ...points.slice(inGap + 1)],
+  ]
+}
+
+type LineLook = { readonly corner: number; readonly hops: readonly Point[]; readonly hop: number }
+
+/** To a place, in arcs over the hops that lie on the way. */
+function lineTo(from: Point, to: Point, { hops, hop, corner }: LineLook): string {
+  const forward = Math.sign(to.x - from.x)
+  const over = hops.filter(
+    (h) =>
+      Math.abs(h.y - from.y) < 0.01 &&
+      Math.abs(h.y - to.y) < 0.01 &&
+      (h.x - from.x) * forward > hop + corner &&
+      (to.x - h.x) * forward > hop + corner,
+  )
+  const arcs = over
+    .filter((h, i) => i === 0 || Math.abs(h.x - (over[i - 1] as Point).x) > 2 * hop)
+    .map((h) => {
+      const [x1, x2, y] = [round(h.x - forward * hop), round(h.x + forward * hop), round(h.y)]
+      return `L${x1} ${y}A${round(hop)} ${round(hop)} 0 0 ${forward > 0 ? 1 : 0} ${x2} ${y}`
+    })
+  return `${arcs.join('')}L${round(to.x)} ${round(to.y)}`
+}
+
 /** A polyline whose corners are arcs of `corner` px, smaller where a stretch is short. */
-function roundedLine(points: readonly Point[], corner: number): string {
+function roundedLine(points: readonly Point[], look: LineLook): string {
+  const { corner } = look
   const first = points[0] as Point
   let d = `M${round(first.x)} ${round(first.y)}`
+  let from = first
   for (let i = 1; i + 1 < points.length; i++) {
     const [a, p, b] = [points[i - 1] as Point, points[i] as Point, points[i + 1] as Point]
     const [la, lb] = [Math.hypot(a.x - p.x, a.y - p.y), Math.hypot(b.x - p.x, b.y - p.y)]
     const r = Math.min(corner, la / 2, lb / 2)
-    const near = (q: Point, l: number) =>
-      `${round(p.x + ((q.x - p.x) / (l || 1)) * r)} ${round(p.y + ((q.y - p.y) / (l || 1)) * r)}`
-    d += `L${near(a, la)}Q${round(p.x)} ${round(p.y)} ${near(b, lb)}`
+    const near = (q: Point, l: number): Point => ({
+      x: p.x + ((q.x - p.x) / (l || 1)) * r,
+      y: p.y + ((q.y - p.y) / (l || 1)) * r,
+    })
+    const [turn, on] = [near(a, la), near(b, lb)]
+    d += `${lineTo(from, turn, look)}Q${round(p.x)} ${round(p.y)} ${round(on.x)} ${round(on.y)}`
+    from = on
   }
-  const last = points.at(-1) as Point
-  return `${d}L${round(last.x)} ${round(last.y)}`
+  return d + lineTo(from, points.at(-1) as Point, look)
 }
 
 const textLine = (l: SceneLine, fill: string): SvgElement[] =>

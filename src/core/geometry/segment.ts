@@ -1,24 +1,48 @@
 import { EPSILON, bottom, right, type Box, type Point } from './box'
 
-/** True when the axis-parallel segment a–b runs through the interior of the box (touching its border does not count). */
-export const segmentEnters = (a: Point, b: Point, box: Box): boolean =>
-  Math.min(a.x, b.x) < right(box) - EPSILON &&
-  Math.max(a.x, b.x) > box.x + EPSILON &&
-  Math.min(a.y, b.y) < bottom(box) - EPSILON &&
-  Math.max(a.y, b.y) > box.y + EPSILON
+/** True when the segment a–b runs through the interior of the box (touching its border does not count). The clipping of
+ *  Liang, Barsky 1984, "A New Concept and Method for Line Clipping". */
+export function segmentEnters(a: Point, b: Point, box: Box): boolean {
+  let [enters, leaves] = [0, 1]
+  for (const [from, by, low, high] of [
+    [a.x, b.x - a.x, box.x + EPSILON, right(box) - EPSILON],
+    [a.y, b.y - a.y, box.y + EPSILON, bottom(box) - EPSILON],
+  ] as const) {
+    if (by === 0) {
+      if (from <= low || from >= high) return false
+      continue
+    }
+    const [p, q] = [(low - from) / by, (high - from) / by]
+    enters = Math.max(enters, Math.min(p, q))
+    leaves = Math.min(leaves, Math.max(p, q))
+  }
+  return enters < leaves
+}
 
-/** Where two axis-parallel segments cross at a right angle, strictly inside both; otherwise null. */
+/** Where two segments cross, strictly inside both; null when they do not, or run along each other. */
 export function crossingPoint(a: Point, b: Point, c: Point, d: Point): Point | null {
-  const horizontal = Math.abs(a.y - b.y) < EPSILON
-  if (horizontal === Math.abs(c.y - d.y) < EPSILON) return null
-  const [h1, h2, v1, v2] = horizontal ? [a, b, c, d] : [c, d, a, b]
-  const inside = (v: number, p: number, q: number) => v > Math.min(p, q) + EPSILON && v < Math.max(p, q) - EPSILON
-  return inside(v1.x, h1.x, h2.x) && inside(h1.y, v1.y, v2.y) ? { x: v1.x, y: h1.y } : null
+  const [u, v] = [
+    { x: b.x - a.x, y: b.y - a.y },
+    { x: d.x - c.x, y: d.y - c.y },
+  ]
+  const across = u.x * v.y - u.y * v.x
+  const [lu, lv] = [Math.hypot(u.x, u.y), Math.hypot(v.x, v.y)]
+  if (Math.abs(across) <= 1e-9 * lu * lv) return null
+  const s = ((c.x - a.x) * v.y - (c.y - a.y) * v.x) / across
+  const t = ((c.x - a.x) * u.y - (c.y - a.y) * u.x) / across
+  const inside = (part: number, length: number) => part * length > EPSILON && (1 - part) * length > EPSILON
+  return inside(s, lu) && inside(t, lv) ? { x: a.x + u.x * s, y: a.y + u.y * s } : null
 }
 
 /** The segments of a polyline, in order. */
 export const segments = (points: readonly Point[]): (readonly [Point, Point])[] =>
   points.slice(1).map((p, i) => [points[i] as Point, p] as const)
+
+/** On the straight line from a to b, less than `EPSILON` beside it. */
+function isBetween(p: Point, a: Point, b: Point): boolean {
+  const length = Math.hypot(b.x - a.x, b.y - a.y)
+  return length > 0 && Math.abs((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / length < EPSILON
+}
 
 /** Drops points that lie on the straight line between their neighbours, and repeated points. */
 export function withoutCollinear(points: readonly Point[]): Point[] {
@@ -27,11 +51,7 @@ export function withoutCollinear(points: readonly Point[]): Point[] {
     const last = out.at(-1)
     if (last && Math.abs(last.x - p.x) < EPSILON && Math.abs(last.y - p.y) < EPSILON) continue
     const before = out.at(-2)
-    const straight =
-      last &&
-      before &&
-      ((Math.abs(before.x - last.x) < EPSILON && Math.abs(last.x - p.x) < EPSILON) ||
-        (Math.abs(before.y - last.y) < EPSILON && Math.abs(last.y - p.y) < EPSILON))
+    const straight = last && before && isBetween(last, before, p)
     if (straight) out.pop()
     out.push(p)
   }

@@ -1,8 +1,13 @@
 import type { Figure, FigureKind } from '../figure'
-import { actorsOf, type Sized, type TextBlock } from '../measure'
+import { reachable, successors } from '../graph'
+import { actorsOf, type Sized } from '../measure'
 import { lanes } from './lanes'
 import { layered } from './layered/layered'
-import type { Arranged } from './placed'
+import type { Arranged, SetWords } from './placed'
+import { inParts } from './parts'
+import { nested } from './nested'
+import { organic } from './organic'
+import { rays } from './rays'
 import { ring } from './ring'
 import { rows } from './rows'
 import { outline, tree } from './tree'
@@ -10,7 +15,7 @@ import { circles, panels } from './venn'
 
 type ArrangementRow = {
   readonly name: string
-  readonly arrange: (sized: Sized, core: TextBlock) => Arranged
+  readonly arrange: (sized: Sized, set: SetWords) => Arranged
   /** A long flow may be folded into columns or rows. */
   readonly folds?: true
   /** Says whether it is worth offering for a figure; always when left out. */
@@ -33,6 +38,24 @@ const isChain = (figure: Figure): boolean => {
   )
 }
 
+/** Somebody has two children without children. */
+const hasLists = (figure: Figure): boolean => {
+  const links = Object.values(figure.links)
+  const parents = new Set(links.map((l) => l.from))
+  return [...parents].some((p) => {
+    const kids = links.filter((l) => l.from === p)
+    return kids.length > 1 && kids.every((k) => !parents.has(k.to))
+  })
+}
+
+/** Every node can be reached from every other, links taken both ways. */
+const isConnected = (figure: Figure): boolean => {
+  const ids = Object.keys(figure.nodes)
+  const links = Object.values(figure.links).flatMap((l) => [l, { from: l.to, to: l.from }])
+  const first = ids[0]
+  return first !== undefined && reachable(first, successors(ids, links)).size === ids.length
+}
+
 const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 
 /** The ways to lay each kind out, first the one taken when nobody chose. */
@@ -52,16 +75,21 @@ export const arrangements = {
     grid: { name: 'Grid', arrange: (s) => pointRows(s, null) },
     line: { name: 'Side by side', arrange: (s) => pointRows(s, s.nodes.length) },
     list: { name: 'One below another', arrange: (s) => pointRows(s, 1) },
-    ring: { name: 'Ring', arrange: (s, core) => ring(s, core) },
+    ring: { name: 'Ring', arrange: (s, set) => ring(s, set) },
   },
   concept: {
-    layers: { name: 'Layers', arrange: (s) => layered(s, 'down') },
-    across: { name: 'Across', arrange: (s) => layered(s, 'across') },
+    layers: { name: 'Layers', arrange: (s) => inParts(s, (p) => layered(p, 'down')) },
+    across: { name: 'Across', arrange: (s) => inParts(s, (p) => layered(p, 'across')) },
+    organic: { name: 'Organic', arrange: (s) => inParts(s, organic) },
+    rays: { name: 'Rays', arrange: (s, set) => rays(s, set, false), suits: isConnected },
   },
   hierarchy: {
     down: { name: 'Down the page', arrange: (s) => tree(s, 'down') },
     across: { name: 'Across', arrange: (s) => tree(s, 'across') },
+    stacked: { name: 'Stacked leaves', arrange: (s) => tree(s, 'down', true), suits: hasLists },
     outline: { name: 'Indented list', arrange: (s) => outline(s) },
+    nested: { name: 'Nested boxes', arrange: (s) => nested(s) },
+    rays: { name: 'Rays', arrange: (s, set) => rays(s, set, true) },
   },
   venn: {
     circles: { name: 'Circles', arrange: (s) => circles(s) },

@@ -1,4 +1,5 @@
 export { arrangementRow, arrangementsFor, arrangementsOf } from './arrangements'
 export { layout, withNodeAt } from './layout'
+export { listIndent } from './tree'
 export { extentOf } from './placed'
 export type { Decor, Flow, Placed, PlacedNode } from './placed'

@@ -81,9 +81,9 @@ test('points stand in equal boxes; on the ring at equal angles around the title,
     routed.nodes.forEach((a, i) => routed.nodes.slice(i + 1).forEach((b) => expect(overlaps(a.box, b.box)).toBe(false)))
   }
   const ring = drawn({ ...points, arrangement: 'ring' })
-  const core = ring.decor.find((d) => d.kind === 'core')
+  const core = ring.decor.find((d) => d.kind === 'words')
   const title =
-    core?.kind === 'core'
+    core?.kind === 'words'
       ? { x: -core.block.width / 2, y: -core.block.height / 2, width: core.block.width, height: core.block.height }
       : null
   expect(title && ring.nodes.some((n) => overlaps(n.box, title))).toBe(false)
@@ -104,7 +104,8 @@ test('lanes hold the steps of their actor, do not overlap, and no step overlaps 
       const routed = drawn({ ...figure, kind: 'process', arrangement, nodes })
       const lanes = routed.decor.filter((d) => d.kind === 'lane')
       const actors = new Set(Object.values(nodes).flatMap((n) => ('actor' in n ? [n.actor] : [])))
-      if (actors.size > 0 && (lanes.length === 0 || lanes.length % actors.size > 0)) return `${arrangement}: ${lanes.length} lanes for ${actors.size}`
+      if (actors.size > 0 && (lanes.length === 0 || lanes.length % actors.size > 0))
+        return `${arrangement}: ${lanes.length} lanes for ${actors.size}`
       if (actors.size === 0) continue
       const inside = (b: Box, of: Box) =>
         b.x >= of.x && b.y >= of.y && b.x + b.width <= of.x + of.width && b.y + b.height <= of.y + of.height

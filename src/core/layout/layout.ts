@@ -10,10 +10,10 @@ import type { Placed } from './placed'
 export function layout(sized: Sized, typesetter: Typesetter): Placed {
   const row = arrangementRow(sized.kind, sized.arrangement)
   if (!row) throw new Error(`layout: kind ${sized.kind} has no arrangement`)
-  const { heading, wrap, gap } = sized.style
-  const core = textBlock([{ text: sized.title, look: heading, strong: true }], wrap.point, typesetter)
-  const arranged = row.arrange(sized, core)
-  const boxes = makeRoom(sized.nodes, arranged.boxes, gap.beside / 2)
+  const arranged = row.arrange(sized, (text, look, room) =>
+    textBlock([{ text, look: sized.style[look], strong: look === 'heading' }], room, typesetter),
+  )
+  const boxes = makeRoom(sized.nodes, arranged.boxes, sized.style.gap.beside / 2)
   return {
     ...sized,
     flow: arranged.flow,
@@ -21,7 +21,7 @@ export function layout(sized: Sized, typesetter: Typesetter): Placed {
     nodes: sized.nodes.map((n) => {
       const box = boxes.get(n.id)
       if (!box) throw new Error(`layout: arrangement ${row.id} did not place ${n.id}`)
-      return { ...n, box }
+      return arranged.heads?.has(n.id) ? { ...n, box, shape: 'plain' } : { ...n, box }
     }),
   }
 }

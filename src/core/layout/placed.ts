@@ -3,7 +3,19 @@ import type { NodeId } from '../figure'
 import type { Sized, SizedLink, SizedNode, TextBlock } from '../measure'
 
 /** Which way a figure reads: connectors prefer to leave with the flow and to arrive with it. */
-export type Flow = 'down' | 'across' | 'rows' | 'treeDown' | 'treeAcross' | 'outline' | 'none'
+export type Flow =
+  | 'down'
+  | 'across'
+  | 'rows'
+  | 'treeDown'
+  | 'treeAcross'
+  /** Down, with what hangs in a list beside a rule at its left. */
+  | 'outline'
+  | 'none'
+  /** Straight lines, around what stands between. */
+  | 'straight'
+  /** The places say what the connectors would. */
+  | 'unlinked'
 
 export type PlacedNode = SizedNode & { readonly box: Box }
 /** What an arrangement draws besides nodes and connectors. */
@@ -20,7 +32,14 @@ export type Decor =
       readonly header: Box
       readonly name: { readonly centre: Point; readonly block: TextBlock }
     }
-  | { readonly kind: 'core'; readonly centre: Point; readonly block: TextBlock }
+  /** Words that are no node: a title in the middle, a number, a value. */
+  | { readonly kind: 'words'; readonly centre: Point; readonly block: TextBlock }
+  /** A field under nodes that belong together, in the colour of a set or of the page. */
+  | { readonly kind: 'field'; readonly box: Box; readonly tint: number | null }
+  /** A thin line: an axis, a stem. */
+  | { readonly kind: 'rule'; readonly from: Point; readonly to: Point }
+  /** A disc behind a number. */
+  | { readonly kind: 'badge'; readonly centre: Point; readonly radius: number }
 
 export type Placed = Omit<Sized, 'nodes'> & {
   readonly nodes: readonly PlacedNode[]
@@ -30,8 +49,9 @@ export type Placed = Omit<Sized, 'nodes'> & {
 }
 
 export function decorBox(d: Decor): Box {
-  if (d.kind === 'core') return boxAround(d.centre, d.block)
-  if (d.kind === 'panel' || d.kind === 'lane') return d.box
+  if (d.kind === 'words') return boxAround(d.centre, d.block)
+  if (d.kind === 'panel' || d.kind === 'lane' || d.kind === 'field') return d.box
+  if (d.kind === 'rule') return union([d.from, d.to].map((p) => boxAround(p, { width: 0, height: 0 })))
   const radius = typeof d.radius === 'number' ? { x: d.radius, y: d.radius } : d.radius
   return boxAround(d.centre, { width: radius.x * 2, height: radius.y * 2 })
 }
@@ -40,8 +60,13 @@ export function decorBox(d: Decor): Box {
 export const extentOf = (placed: Pick<Placed, 'nodes' | 'decor'>): Box =>
   union([...placed.nodes.map((n) => n.box), ...placed.decor.map(decorBox)])
 
+/** Sets words that are no node's. */
+export type SetWords = (text: string, look: 'heading' | 'body' | 'label', room: number) => TextBlock
+
 /** What one arrangement computes: a box for every node, and what is drawn besides. */
 export type Arranged = {
+  /** Nodes that stand at the head of a field: only their words are drawn. */
+  readonly heads?: ReadonlySet<NodeId>
   readonly boxes: ReadonlyMap<NodeId, Box>
   readonly flow: Flow
   readonly decor: readonly Decor[]

@@ -1,13 +1,14 @@
 /** Arrangement `ring` of points: nodes at equal angles on an ellipse around the title, starting at the top, clockwise.
  *  The ellipse is as small as it can be with no two nodes, and no node and the title, closer than the gap. */
 import { boxAround, inflate, overlaps, type Box } from '../geometry'
-import type { Sized, TextBlock } from '../measure'
-import type { Arranged } from './placed'
-import { frameAspect } from './rows'
+import type { Sized } from '../measure'
+import { frameAspect } from './frameAspect'
+import type { Arranged, SetWords } from './placed'
 
 const GROWTH = 1.04
 
-export function ring(sized: Sized, core: TextBlock): Arranged {
+export function ring(sized: Sized, set: SetWords): Arranged {
+  const core = set(sized.title, 'heading', sized.style.wrap.point)
   const gap = sized.style.gap.beside / 2
   const stretch = Math.min(1.7, Math.max(0.8, frameAspect(sized)))
   const centre = { x: 0, y: 0 }
@@ -29,7 +30,7 @@ export function ring(sized: Sized, core: TextBlock): Arranged {
         flow: 'none',
         decor: [
           { kind: 'ring', centre, radius: { x: radius * stretch, y: radius } },
-          { kind: 'core', centre, block: core },
+          { kind: 'words', centre, block: core },
         ],
       }
     radius *= GROWTH

@@ -2,15 +2,8 @@
  *  The number of columns is the one whose picture comes closest to filling the frame. */
 import type { Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
+import { frameAspect } from './frameAspect'
 import type { Arranged } from './placed'
-
-/** A figure of free size reads best when it is somewhat wider than high. */
-const FREE_ASPECT = 1.6
-
-export const frameAspect = (sized: Sized): number => {
-  const { width, height } = sized.style.frame
-  return width && height ? width / height : width ? 1.2 : FREE_ASPECT
-}
 
 /** `columns` as given, or as many as bring the picture closest to the frame. */
 export function rows(sized: Sized, gapX: number, gapY: number, columns: number | null = null): Arranged {

@@ -1,8 +1,10 @@
 /** Arrangements `down` and `across` of hierarchies and decision trees: every parent in the middle of its children, subtrees
  *  as close as their contours allow. The contours are those of Reingold, Tilford 1981, "Tidier Drawings of Trees", here
- *  with nodes of any size on common levels. What is linked twice hangs below its first parent. */
+ *  with nodes of any size on common levels. What is linked twice hangs below its first parent. In `stacked` children that
+ *  have none of their own stand in a list below their parent. */
 import type { Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
+import type { FigureStyle } from '../style'
 import type { Arranged } from './placed'
 
 type Branch = {
@@ -13,17 +15,18 @@ type Branch = {
   readonly right: readonly number[]
 }
 
-export function tree(sized: Sized, direction: 'down' | 'across'): Arranged {
+export function tree(sized: Sized, direction: 'down' | 'across', stacked = false): Arranged {
   const down = direction === 'down'
   const breadth = (n: SizedNode) => (down ? n.width : n.height)
   const depth = (n: SizedNode) => (down ? n.height : n.width)
   const gap = sized.style.gap.beside * (down ? 0.5 : 0.4)
   const { roots, childrenOf } = forest(sized)
 
-  const branchOf = (node: SizedNode): Branch => {
-    const kids = childrenOf(node).map(branchOf)
-    return joined(node, kids, breadth(node), gap)
-  }
+  const inList = (node: SizedNode) => stacked && isList(node, childrenOf)
+  const branchOf = (node: SizedNode): Branch =>
+    inList(node)
+      ? listed(node, childrenOf(node), listIndent(sized.style))
+      : joined(node, childrenOf(node).map(branchOf), breadth(node), gap)
   const crown = joined(null, roots.map(branchOf), 0, gap * 2)
   const levels: number[] = []
   const measure = (b: Branch, level: number): void => {
@@ -49,10 +52,40 @@ export function tree(sized: Sized, direction: 'down' | 'across'): Arranged {
       height: b.node.height,
     })
     b.children.forEach((c) => place(c.branch, middle + c.shift, level + 1))
+    if (!inList(b.node)) return
+    let top = along + b.node.height + gap * 0.7
+    for (const n of childrenOf(b.node)) {
+      boxes.set(n.id, { x: aside + listIndent(sized.style), y: top, width: n.width, height: n.height })
+      top += n.height + gap * 0.4
+    }
   }
   crown.children.forEach((c) => place(c.branch, c.shift, 0))
-  return { boxes, flow: down ? 'treeDown' : 'treeAcross', decor: [] }
+  return { boxes, flow: stacked ? 'outline' : down ? 'treeDown' : 'treeAcross', decor: [] }
 }
+
+/** How far a list is set in from what it hangs on. */
+export const listIndent = (style: FigureStyle): number => style.body.size * 1.8
+
+/** A list of one would only be set askew. */
+const isList = (node: SizedNode, childrenOf: (n: SizedNode) => readonly SizedNode[]): boolean => {
+  const kids = childrenOf(node)
+  return kids.length > 1 && kids.every((k) => childrenOf(k).length === 0)
+}
+
+/** A node with its list, which reaches down beside whatever levels its neighbours have. */
+function listed(node: SizedNode, list: readonly SizedNode[], indent: number): Branch {
+  const [left, right] = [
+    -node.width / 2,
+    Math.max(node.width / 2, indent - node.width / 2 + Math.max(...list.map((n) => n.width))),
+  ]
+  return {
+    node,
+    children: [],
+    left: Array<number>(LIST_LEVELS).fill(left),
+    right: Array<number>(LIST_LEVELS).fill(right),
+  }
+}
+const LIST_LEVELS = 24
 
 function joined(node: SizedNode, kids: readonly Branch[], breadth: number, gap: number): Branch
 function joined(node: null, kids: readonly Branch[], breadth: number, gap: number): Omit<Branch, 'node'>
@@ -84,7 +117,7 @@ function joined(
 }
 
 /** Every node below the first that links to it; what a cycle leaves without a root begins a tree of its own. */
-function forest(sized: Sized): { roots: SizedNode[]; childrenOf: (n: SizedNode) => SizedNode[] } {
+export function forest(sized: Sized): { roots: SizedNode[]; childrenOf: (n: SizedNode) => SizedNode[] } {
   const node = new Map(sized.nodes.map((n) => [n.id, n]))
   const out = new Map<string, string[]>()
   const linked = new Set<string>()
@@ -123,7 +156,7 @@ function forest(sized: Sized): { roots: SizedNode[]; childrenOf: (n: SizedNode) 
 export function outline(sized: Sized): Arranged {
   const { roots, childrenOf } = forest(sized)
   const gap = sized.style.gap.beside * 0.3
-  const indent = sized.style.body.size * 3
+  const indent = listIndent(sized.style)
   const boxes = new Map<string, Box>()
   let top = 0
   const place = (n: SizedNode, level: number): void => {

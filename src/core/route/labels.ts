@@ -24,13 +24,34 @@ export function placeLabels(
     if (!block) return { ...r, label: null }
     const old = kept.get(r.id)
     if (old && !boxes.some((b) => overlaps(b, old.box))) return { ...r, label: old }
-    const best = cheapest(r.id, candidates(r.points, block, gap), { boxes, lines, taken, gap })
+    const best = cheapest(r.id, (placed.flow === 'straight' ? onLine : candidates)(r.points, block, gap), {
+      boxes,
+      lines,
+      taken,
+      gap,
+    })
     taken.push(best)
     return { ...r, label: { box: best, block } }
   })
 }
 
+/** `at` is the price of the place; below nothing for places on the line, which is left open there. */
 type Candidate = { readonly box: Box; readonly at: number }
+
+/** Places on a straight line, nearest to its middle first. */
+function onLine(points: readonly Point[], block: TextBlock): Candidate[] {
+  const stretches = segments(points)
+  const longest = stretches.reduce(
+    (l, s) => (lengthOf(s) > lengthOf(l) ? s : l),
+    stretches[0] as (typeof stretches)[number],
+  )
+  const [a, b] = longest
+  return [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74].map((t, i) => ({
+    box: boxAround({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }, block),
+    at: i - 100,
+  }))
+}
+const lengthOf = ([a, b]: readonly [Point, Point]): number => Math.hypot(b.x - a.x, b.y - a.y)
 type Line = { readonly of: string; readonly a: Point; readonly b: Point }
 type Around = {
   readonly boxes: readonly Box[]
@@ -49,7 +70,7 @@ function cheapest(id: string, options: readonly Candidate[], { boxes, lines, tak
   const price = ({ box, at }: Candidate) =>
     (nodes.some((b) => overlaps(b, box)) ? 1000 : 0) +
     (labels.some((b) => overlaps(b, box)) ? 500 : 0) +
-    near.filter(({ a, b }) => segmentEnters(a, b, box)).length * 60 +
+    near.filter(({ of, a, b }) => !(of === id && at < 0) && segmentEnters(a, b, box)).length * 60 +
     near.filter(({ of, a, b }) => of !== id && segmentEnters(a, b, inflate(box, gap * 4))).length * 25 +
     at
   return options.map((o) => ({ box: o.box, cost: price(o) })).reduce((b, o) => (o.cost < b.cost ? o : b)).box

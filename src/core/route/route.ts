@@ -2,9 +2,10 @@
  *  outline to outline that enter no other node wherever nodes leave room between them. Moves nothing. */
 import { centreOf, portOf, withoutCollinear, type Box, type Point, type Side } from '../geometry'
 import type { LinkId, NodeId } from '../figure'
-import type { Flow, Placed, PlacedNode } from '../layout'
+import { listIndent, type Flow, type Placed, type PlacedNode } from '../layout'
 import { gridAround, lineAt, occupy, type Grid } from './grid'
 import { placeLabels, type PlacedLabel } from './labels'
+import { straightPath } from './straight'
 import { cheapestPath, type Heading, type Prices, type Terminal } from './pathSearch'
 
 export type Route = {
@@ -35,8 +36,10 @@ const leaving: Record<Flow, Record<Side, number>> = {
   // The children of a node hang from one trunk.
   treeDown: { bottom: 0, right: 3, left: 3, top: 6 },
   treeAcross: { right: 0, bottom: 3, top: 3, left: 6 },
-  outline: { bottom: 0, right: 3, left: 6, top: 6 },
+  outline: { bottom: 0, right: 3, left: 3, top: 6 },
   none: { right: 0, bottom: 0, left: 0, top: 0 },
+  straight: { right: 0, bottom: 0, left: 0, top: 0 },
+  unlinked: { right: 0, bottom: 0, left: 0, top: 0 },
 }
 
 export function route(placed: Placed): Routed {
@@ -80,8 +83,12 @@ const covers = (b: Box, points: readonly Point[]): boolean =>
 const CLEARANCES = [1, 0.4, 0.1]
 
 function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[]): Bare[] {
+  if (placed.flow === 'unlinked') return []
+  if (placed.flow === 'straight') return straightRoutes(placed, kept, open)
   const size = placed.style.body.size
-  const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross'
+  // Two connectors that turn between two layers must both find room there, also when the gaps are tight.
+  const clear = Math.min(size * 0.8, placed.style.gap.between * 0.4)
+  const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross' || placed.flow === 'outline'
   const prices: Prices = { bend: size * 3, crossing: size * 3.5, shared: trunk ? 0 : size * 1.5 }
   const boxes = placed.nodes.map((n) => n.box)
   const node = new Map(placed.nodes.map((n) => [n.id, n]))
@@ -90,7 +97,7 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   const gridFor = (factor: number): Grid => {
     const known = grids.get(factor)
     if (known) return known
-    const grid = gridAround(boxes, size * 0.8 * factor, [])
+    const grid = gridAround(boxes, clear * factor, [])
     for (const r of done) occupy(grid, r.points)
     grids.set(factor, grid)
     return grid
@@ -101,9 +108,9 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     const [a, b] = [node.get(link.from), node.get(link.to)]
     if (!a || !b)
       throw new Error(`route: connector ${link.id} ends at ${link.from} and ${link.to}, which layout did not place`)
-    let points: Point[] | null = placed.flow === 'outline' ? hook(a.box, b.box) : null
+    let points: Point[] | null = placed.flow === 'outline' ? hook(a.box, b.box, listIndent(placed.style)) : null
     for (const factor of points ? [] : CLEARANCES) {
-      points = pathBetween(gridFor(factor), a, b, size * 0.8 * factor, placed.flow, prices, ports)
+      points = pathBetween(gridFor(factor), a, b, clear * factor, placed.flow, prices, ports)
       if (points) break
     }
     const route = { id: link.id, from: link.from, to: link.to, points: points ?? directLine(a.box, b.box) }
@@ -115,10 +122,23 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   return done.toSorted((p, q) => (order.get(p.id) ?? 0) - (order.get(q.id) ?? 0))
 }
 
-/** In an outline: down beside what is set in further, then to its left edge; null when it is not set in below. */
-function hook(a: Box, b: Box): Point[] | null {
-  const [x, y] = [(a.x + b.x) / 2, b.y + b.height / 2]
-  return x > a.x && x < Math.min(b.x, a.x + a.width) && y > a.y + a.height
+function straightRoutes(placed: Placed, kept: readonly Bare[], open: readonly LinkId[]): Bare[] {
+  const known = new Map(kept.map((r) => [r.id, r]))
+  const wanted = new Set(open)
+  const clearance = placed.style.body.size * 0.6
+  return placed.links.flatMap((l) => {
+    const [a, b] = [placed.nodes.find((n) => n.id === l.from), placed.nodes.find((n) => n.id === l.to)]
+    const old = known.get(l.id)
+    if (!wanted.has(l.id) || !a || !b) return old ? [old] : []
+    const others = placed.nodes.filter((n) => n !== a && n !== b).map((n) => n.box)
+    return [{ id: l.id, from: l.from, to: l.to, points: straightPath(a.box, b.box, others, clearance) }]
+  })
+}
+
+/** In a list: down beside what is set in, then to its left edge; null when it does not stand in the list of the other. */
+function hook(a: Box, b: Box, indent: number): Point[] | null {
+  const [x, y] = [a.x + indent / 2, b.y + b.height / 2]
+  return Math.abs(b.x - a.x - indent) < 0.5 && x < a.x + a.width && y > a.y + a.height
     ? [
         { x, y: a.y + a.height },
         { x, y },

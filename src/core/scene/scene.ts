@@ -1,10 +1,21 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
 import { POINTS_PER_PX } from '../figure'
-import { centreOf, union, type Box, type Point, type ShapeName } from '../geometry'
+import {
+  EPSILON,
+  centreOf,
+  crossingPoint,
+  inflate,
+  segmentEnters,
+  segments,
+  union,
+  type Box,
+  type Point,
+  type ShapeName,
+} from '../geometry'
 import { extentOf, type Decor } from '../layout'
 import type { Run, TextBlock } from '../measure'
-import type { Routed } from '../route'
+import type { PlacedLabel, Routed } from '../route'
 import { LARGEST_GROWTH, type FigureStyle } from '../style'
 
 export type SceneRun = Run
@@ -32,6 +43,11 @@ export type Mark =
       readonly width: number
       readonly arrow: number
       readonly corner: number
+      /** Where the line jumps over another, in order along it, each a place on a level stretch. */
+      readonly hops: readonly Point[]
+      readonly hop: number
+      /** Left open for the words that stand on the line. */
+      readonly gap: Box | null
     }
   | {
       readonly mark: 'ellipse'
@@ -75,6 +91,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
   const boxAt = (b: Box): Box => ({ ...at(b), width: b.width * fit.scale, height: b.height * fit.scale })
   const text = (owner: string, block: TextBlock, centre: Point, fill: string): Mark =>
     textMark(owner, block, at(centre), fit.scale, fill)
+  const over = hopsOf(routed)
   const connectors = routed.routes.map((r): Mark => ({
     mark: 'connector',
     owner: r.id,
@@ -83,6 +100,12 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     width: style.connector.width * fit.scale,
     arrow: style.connector.arrow * fit.scale,
     corner: style.body.size * 0.35 * fit.scale,
+    hops: (over.get(r.id) ?? []).map(at),
+    hop: style.body.size * 0.3 * fit.scale,
+    gap:
+      r.label && segments(r.points).some(([a, b]) => segmentEnters(a, b, (r.label as PlacedLabel).box))
+        ? boxAt(inflate(r.label.box, style.body.size * 0.15))
+        : null,
   }))
   const nodes = routed.nodes.flatMap((n): Mark[] => {
     const look = style.roles[n.role]
@@ -126,6 +149,25 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
   }
 }
 
+/** Where level stretches of one connector cross upright ones of another: the level one jumps. */
+function hopsOf(routed: Routed): ReadonlyMap<string, readonly Point[]> {
+  const out = new Map<string, Point[]>()
+  if (routed.flow === 'straight') return out
+  const lines = routed.routes.map((r) => ({ id: r.id, stretches: segments(r.points) }))
+  for (const { id, stretches } of lines) {
+    const places = stretches.flatMap(([a, b]) => {
+      if (Math.abs(a.y - b.y) > EPSILON) return []
+      const found = lines.flatMap((other) =>
+        other.id === id ? [] : other.stretches.flatMap(([c, d]) => crossingPoint(a, b, c, d) ?? []),
+      )
+      const forward = Math.sign(b.x - a.x)
+      return found.toSorted((p, q) => (p.x - q.x) * forward)
+    })
+    if (places.length > 0) out.set(id, places)
+  }
+  return out
+}
+
 function textMark(owner: string, block: TextBlock, centre: Point, scale: number, fill: string): Mark {
   const lines = block.lines.map((l): SceneLine => {
     const left = centre.x + l.x * scale
@@ -143,7 +185,24 @@ function textMark(owner: string, block: TextBlock, centre: Point, scale: number,
 function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: number): Mark[] {
   const { style } = routed
   const width = style.outline * scale
-  if (d.kind === 'core') return [textMark('', d.block, at(d.centre), scale, style.roles.concept.text)]
+  const boxAt = (b: Box): Box => ({ ...at(b), width: b.width * scale, height: b.height * scale })
+  if (d.kind === 'words') return [textMark('', d.block, at(d.centre), scale, style.roles.concept.text)]
+  if (d.kind === 'rule') {
+    const { line, width } = style.connector
+    const points = [at(d.from), at(d.to)]
+    const plain = { arrow: 0, corner: 0, hops: [], hop: 0, gap: null }
+    return [{ mark: 'connector', owner: '', points, line, width: width * scale, ...plain }]
+  }
+  if (d.kind === 'badge') {
+    const { fill, line } = style.roles.item
+    const radius = { x: d.radius * scale, y: d.radius * scale }
+    return [{ mark: 'ellipse', centre: at(d.centre), radius, fill, opacity: 1, line, width }]
+  }
+  if (d.kind === 'field') {
+    const { fill, line } = style.tints[(d.tint ?? 0) % style.tints.length] as FigureStyle['tints'][number]
+    const ground = d.tint === null ? style.page : fill
+    return [{ mark: 'shape', owner: '', shape: 'roundRect', box: boxAt(d.box), fill: ground, line, width: width * 0.6 }]
+  }
   if (d.kind === 'set') {
     const { fill, line } = style.tints[d.tint % style.tints.length] as FigureStyle['tints'][number]
     const radius = { x: d.radius * scale, y: d.radius * scale }
@@ -167,7 +226,6 @@ function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: nu
     ]
   }
   if (d.kind === 'lane') {
-    const boxAt = (b: Box): Box => ({ ...at(b), width: b.width * scale, height: b.height * scale })
     const { fill, line, text } = style.roles.item
     const thin = width * 0.6
     return [

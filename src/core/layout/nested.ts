@@ -1,0 +1,82 @@
+/** Arrangement `nested` of hierarchies: every parent a field that holds its children, its own words at the head. Children
+ *  stand in rows; of the numbers of columns the one is taken whose field comes closest to the frame's proportions. */
+import type { Box, Size } from '../geometry'
+import type { Sized, SizedNode } from '../measure'
+import { frameAspect } from './frameAspect'
+import type { Arranged, Decor } from './placed'
+import { forest } from './tree'
+
+type Nest = Size & {
+  /** Boxes and fields from the nest's own top left corner. */
+  readonly boxes: readonly (readonly [string, Box])[]
+  readonly fields: readonly { readonly box: Box; readonly level: number }[]
+}
+
+export function nested(sized: Sized): Arranged {
+  const { roots, childrenOf } = forest(sized)
+  const pad = sized.style.body.size * 0.8
+  const aspect = frameAspect(sized)
+  const nestOf = (n: SizedNode, level: number): Nest => {
+    const kids = childrenOf(n).map((c) => nestOf(c, level + 1))
+    const own: Box = { x: 0, y: 0, width: n.width, height: n.height }
+    if (kids.length === 0) return { ...own, boxes: [[n.id, own]], fields: [] }
+    const inner = packed(kids, pad, aspect * 1.1)
+    const width = Math.max(n.width, inner.width) + 2 * pad
+    const height = n.height + inner.height + 3 * pad
+    const inside = moved(inner, (width - inner.width) / 2, n.height + 2 * pad)
+    return {
+      width,
+      height,
+      boxes: [[n.id, { ...own, x: (width - n.width) / 2, y: pad }], ...inside.boxes],
+      fields: [{ box: { x: 0, y: 0, width, height }, level }, ...inside.fields],
+    }
+  }
+  const whole = packed(
+    roots.map((r) => nestOf(r, 0)),
+    pad * 1.5,
+    aspect,
+  )
+  const decor = whole.fields.map(({ box, level }): Decor => ({ kind: 'field', box, tint: level % 2 === 0 ? 0 : null }))
+  const heads = new Set(sized.nodes.filter((n) => childrenOf(n).length > 0).map((n) => n.id))
+  return { boxes: new Map(whole.boxes), flow: 'unlinked', decor, heads }
+}
+
+const moved = (n: Nest, dx: number, dy: number): Nest => {
+  const by = (b: Box): Box => ({ ...b, x: b.x + dx, y: b.y + dy })
+  return {
+    ...n,
+    boxes: n.boxes.map(([id, b]) => [id, by(b)] as const),
+    fields: n.fields.map((f) => ({ ...f, box: by(f.box) })),
+  }
+}
+
+function packed(nests: readonly Nest[], gap: number, aspect: number): Nest {
+  const tries = nests.map((_, i) => inRows(nests, i + 1, gap))
+  const off = (n: Nest) => Math.abs(Math.log(n.width / Math.max(1, n.height)) - Math.log(aspect))
+  return tries.reduce(
+    (best, t) => (off(t) < off(best) ? t : best),
+    tries[0] ?? { width: 0, height: 0, boxes: [], fields: [] },
+  )
+}
+
+/** Each row as high as its highest nest and centred. */
+function inRows(nests: readonly Nest[], columns: number, gap: number): Nest {
+  const rows = Array.from({ length: Math.ceil(nests.length / columns) }, (_, r) =>
+    nests.slice(r * columns, (r + 1) * columns),
+  )
+  const widthOf = (row: readonly Nest[]) => row.reduce((s, n) => s + n.width + gap, -gap)
+  const width = Math.max(...rows.map(widthOf))
+  let top = 0
+  const set = rows.flatMap((row) => {
+    let left = (width - widthOf(row)) / 2
+    const height = Math.max(...row.map((n) => n.height))
+    const out = row.map((n) => {
+      const at = moved(n, left, top)
+      left += n.width + gap
+      return at
+    })
+    top += height + gap
+    return out
+  })
+  return { width, height: top - gap, boxes: set.flatMap((n) => n.boxes), fields: set.flatMap((n) => n.fields) }
+}

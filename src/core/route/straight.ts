@@ -1,0 +1,91 @@
+/** Straight connectors, from outline to outline; where another node stands between, around its corners by the shortest
+ *  way: the visibility graph of Lozano-Pérez, Wesley 1979, "An Algorithm for Planning Collision-Free Paths Among
+ *  Polyhedral Obstacles", over the corners of what is in the way. */
+import {
+  bottom,
+  centreOf,
+  crossingPoint,
+  inflate,
+  overlaps,
+  right,
+  segmentEnters,
+  segments,
+  union,
+  type Box,
+  type Point,
+} from '../geometry'
+
+/** From the outline of `a` to that of `b`; the straight line, crossing what is in the way, where no way leads around. */
+export function straightPath(a: Box, b: Box, others: readonly Box[], clearance: number): Point[] {
+  const [from, to] = [centreOf(a), centreOf(b)]
+  const blocked = (p: Point, q: Point) => others.some((o) => segmentEnters(p, q, o))
+  const around = blocked(from, to) ? wayAround(from, to, a, b, others, clearance) : null
+  const points = around ?? [from, to]
+  const first = leaving(a, points[0] as Point, points[1] as Point)
+  const last = leaving(b, points.at(-1) as Point, points.at(-2) as Point)
+  return [first, ...points.slice(1, -1), last]
+}
+
+/** Where the line from inside a box to a point outside it leaves the box. */
+function leaving(box: Box, inside: Point, outside: Point): Point {
+  const far = {
+    x: outside.x + (outside.x - inside.x) * 1e-6,
+    y: outside.y + (outside.y - inside.y) * 1e-6,
+  }
+  for (const [p, q] of segments(cornersOf(box).concat(cornersOf(box).slice(0, 1)))) {
+    const at = crossingPoint(inside, far, p, q)
+    if (at) return at
+  }
+  // The outside point stands on the box, or the line leaves through a corner.
+  return {
+    x: Math.min(right(box), Math.max(box.x, outside.x)),
+    y: Math.min(bottom(box), Math.max(box.y, outside.y)),
+  }
+}
+
+const cornersOf = (b: Box): Point[] => [
+  { x: b.x, y: b.y },
+  { x: right(b), y: b.y },
+  { x: right(b), y: bottom(b) },
+  { x: b.x, y: bottom(b) },
+]
+
+function wayAround(from: Point, to: Point, a: Box, b: Box, others: readonly Box[], clearance: number): Point[] | null {
+  const region = inflate(union([a, b]), Math.max(a.width, b.width, a.height, b.height) + clearance * 4)
+  const near = others.filter((o) => overlaps(o, region))
+  const corners = near.flatMap((o) => cornersOf(inflate(o, clearance)))
+  const places = [from, to, ...corners.filter((c) => ![a, b, ...near].some((o) => holds(inflate(o, clearance / 2), c)))]
+  const open = (i: number, k: number): boolean => {
+    const [p, q] = [places[i] as Point, places[k] as Point]
+    if (near.some((o) => segmentEnters(p, q, o))) return false
+    // Only the first stretch lies in the box it leaves, only the last in the one it enters.
+    return (Math.min(i, k) === 0 || !segmentEnters(p, q, a)) && (i === 1 || k === 1 || !segmentEnters(p, q, b))
+  }
+  const cost = places.map((_, i) => (i === 0 ? 0 : Infinity))
+  const before = places.map(() => -1)
+  const settled = new Set<number>()
+  for (;;) {
+    let next = -1
+    places.forEach((_, i) => {
+      if (!settled.has(i) && cost[i] !== Infinity && (next < 0 || (cost[i] as number) < (cost[next] as number)))
+        next = i
+    })
+    if (next < 0) return null
+    if (next === 1) break
+    settled.add(next)
+    const p = places[next] as Point
+    places.forEach((q, i) => {
+      // A corner more is worth a little detour.
+      const total = (cost[next] as number) + Math.hypot(q.x - p.x, q.y - p.y) + clearance
+      if (!settled.has(i) && total < (cost[i] as number) && open(next, i)) {
+        cost[i] = total
+        before[i] = next
+      }
+    })
+  }
+  const way: Point[] = []
+  for (let i = 1; i >= 0; i = before[i] as number) way.unshift(places[i] as Point)
+  return way
+}
+
+const holds = (b: Box, p: Point): boolean => p.x > b.x && p.x < right(b) && p.y > b.y && p.y < bottom(b)
