@@ -1,3 +1,4 @@
+export { expectedValues, type RolledBack } from './expectedValues'
 export { altTextOf } from './describe'
 export {
   MAX_NODES,

@@ -10,6 +10,7 @@ import { organic } from './organic'
 import { rays } from './rays'
 import { ring } from './ring'
 import { rows } from './rows'
+import { inFlow, ladder, quadrants, stages, timeLine } from './sequence'
 import { outline, tree } from './tree'
 import { circles, panels } from './venn'
 
@@ -56,6 +57,38 @@ const isConnected = (figure: Figure): boolean => {
   return first !== undefined && reachable(first, successors(ids, links)).size === ids.length
 }
 
+const isBetween = (figure: Figure, least: number, most: number): boolean => {
+  const count = Object.keys(figure.nodes).length
+  return count >= least && count <= most
+}
+
+/** Every step leads to one other and the last to the first. */
+const isCircle = (figure: Figure): boolean => {
+  const links = Object.values(figure.links)
+  const ids = Object.keys(figure.nodes)
+  const ends = (end: 'from' | 'to') => new Set(links.map((l) => l[end])).size
+  return (
+    ids.length > 2 &&
+    links.length === ids.length &&
+    ends('from') === ids.length &&
+    ends('to') === ids.length &&
+    isConnected(figure)
+  )
+}
+
+const TIME =
+  /\d|\b(?:day|week|month|year|hour|minute|morning|noon|evening|night|spring|summer|autumn|winter|(?:mon|tues|wednes|thurs|fri|satur|sun)day)s?\b/i
+/** Most nodes say when. */
+const tellsTimes = (figure: Figure): boolean => {
+  const nodes = Object.values(figure.nodes)
+  const branches = Object.keys(figure.links).length > 0 && !isChain(figure)
+  return (
+    !branches &&
+    nodes.length > 2 &&
+    nodes.filter((n) => TIME.test(`${n.text} ${n.detail ?? ''}`)).length > nodes.length / 2
+  )
+}
+
 const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 
 /** The ways to lay each kind out, first the one taken when nobody chose. */
@@ -70,12 +103,19 @@ export const arrangements = {
       arrange: (s) => rows(s, s.style.gap.between, s.style.gap.between),
       suits: isChain,
     },
+    ring: { name: 'Ring', arrange: (s, set) => ring({ ...s, nodes: inFlow(s) }, set), suits: isCircle },
+    stages: { name: 'Numbered stages', arrange: (s, set) => stages({ ...s, nodes: inFlow(s) }, set), suits: isChain },
+    timeLine: { name: 'Time line', arrange: (s) => timeLine({ ...s, nodes: inFlow(s) }), suits: tellsTimes },
   },
   points: {
     grid: { name: 'Grid', arrange: (s) => pointRows(s, null) },
     line: { name: 'Side by side', arrange: (s) => pointRows(s, s.nodes.length) },
     list: { name: 'One below another', arrange: (s) => pointRows(s, 1) },
     ring: { name: 'Ring', arrange: (s, set) => ring(s, set) },
+    stages: { name: 'Numbered', arrange: (s, set) => stages(s, set) },
+    ladder: { name: 'Ladder', arrange: (s) => ladder(s), suits: (f) => isBetween(f, 3, 8) },
+    quadrants: { name: 'Four fields', arrange: (s) => quadrants(s), suits: (f) => isBetween(f, 4, 4) },
+    timeLine: { name: 'Time line', arrange: (s) => timeLine(s), suits: tellsTimes },
   },
   concept: {
     layers: { name: 'Layers', arrange: (s) => inParts(s, (p) => layered(p, 'down')) },

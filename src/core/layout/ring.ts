@@ -1,4 +1,5 @@
-/** Arrangement `ring` of points: nodes at equal angles on an ellipse around the title, starting at the top, clockwise.
+/** Arrangement `ring` of points and of processes that end where they began: nodes at equal angles on an ellipse around
+ *  the title, starting at the top, clockwise.
  *  The ellipse is as small as it can be with no two nodes, and no node and the title, closer than the gap. */
 import { boxAround, inflate, overlaps, type Box } from '../geometry'
 import type { Sized } from '../measure'
@@ -27,9 +28,11 @@ export function ring(sized: Sized, set: SetWords): Arranged {
     if (clear || sized.nodes.length < 2)
       return {
         boxes: new Map(boxes),
-        flow: 'none',
+        flow: 'straight',
         decor: [
-          { kind: 'ring', centre, radius: { x: radius * stretch, y: radius } },
+          ...(sized.links.length > 0
+            ? []
+            : [{ kind: 'ring' as const, centre, radius: { x: radius * stretch, y: radius } }]),
           { kind: 'words', centre, block: core },
         ],
       }

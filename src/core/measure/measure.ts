@@ -1,6 +1,7 @@
 /** Stage `measure`: gives each node and label its lines and its size. In: a figure and its full style. Out: shapes that
  *  hold their words, in the order of the text. Knows no position. */
 import {
+  expectedValues,
   linksInOrder,
   nodesInOrder,
   type Figure,
@@ -39,6 +40,8 @@ export type SizedLink = {
   readonly id: LinkId
   readonly from: NodeId
   readonly to: NodeId
+  /** Leads to the best option of a choice. */
+  readonly best: boolean
   readonly label: TextBlock | null
 }
 export type Sized = {
@@ -59,7 +62,13 @@ const CAP_HEIGHT = 0.7
 const MIN_WIDTH_IN_EM = 5
 
 export function measure(figure: Figure, style: FigureStyle, typesetter: Typesetter): Sized {
-  const nodes = nodesInOrder(figure).map((n) => sizedNode(n, style, typesetter))
+  const { values, best, unit } = expectedValues(figure)
+  const number = new Intl.NumberFormat(figure.language, { maximumFractionDigits: 2 })
+  const worth = (n: FigureNode): string | null => {
+    const value = values.get(n.id)
+    return value === undefined ? null : `= ${number.format(value)}${unit ? ` ${unit}` : ''}`
+  }
+  const nodes = nodesInOrder(figure).map((n) => sizedNode(n, worth(n), style, typesetter))
   const equal = figure.kind === 'points' ? equalSize(nodes) : nodes
   const words = Object.values(figure.nodes).map((n) => `${n.text} ${n.detail ?? ''} ${n.actor ?? ''}`)
   return {
@@ -72,6 +81,7 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
       id: l.id,
       from: l.from,
       to: l.to,
+      best: best.has(l.id),
       label: l.text
         ? textBlock([{ text: l.text, look: style.label, strong: false }], style.wrap.question, typesetter)
         : null,
@@ -89,7 +99,8 @@ export const actorsOf = (figure: Figure): readonly string[] => [
   ...new Set(nodesInOrder(figure).flatMap((n) => (n.actor ? [n.actor] : []))),
 ]
 
-function sizedNode(node: FigureNode, style: FigureStyle, typesetter: Typesetter): SizedNode {
+/** `worth` is the expected value, as words. */
+function sizedNode(node: FigureNode, worth: string | null, style: FigureStyle, typesetter: Typesetter): SizedNode {
   const look = style.roles[node.role]
   const point = node.role === 'point' || node.role === 'set'
   const room = roomFor(node, style)
@@ -101,6 +112,7 @@ function sizedNode(node: FigureNode, style: FigureStyle, typesetter: Typesetter)
     },
   ]
   if (node.detail) parts.push({ text: node.detail, look: style.label, strong: false })
+  if (worth !== null) parts.push({ text: worth, look: style.heading, strong: true })
   const block = textBlock(parts, room, typesetter)
   const tight = look.shape === 'diamond' || look.shape === 'plain' ? 0.35 : 1
   const around = shapes[look.shape].around({

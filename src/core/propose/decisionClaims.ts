@@ -1,7 +1,8 @@
 /** Options with what sentences say of them, and what comes of each with what chance. */
 import type { NodeId } from '../figure'
 import type { AboutClaim, OptionClaim, ReadText } from '../reading'
-import { spansMeet } from '../text'
+import { slice, spansMeet } from '../text'
+import { amountIn } from './amount'
 import { many, type Built } from './built'
 import { Growing } from './growing'
 
@@ -18,13 +19,21 @@ export function fromClaims(read: ReadText): Built | null {
   for (const o of all) {
     const mine = about.filter((a) => a.option.key === o.key)
     const id = tree.add('option', o.label, [o.span], root)
+    let last: { readonly id: NodeId; readonly claim: AboutClaim } | null = null
     for (const a of mine) {
+      const amount = a.probability === null ? amountIn(slice(read.text, a.text.span)) : null
+      const since = amount && last && sameSentence(read, last.claim, a) ? last : null
+      if (amount && since) {
+        // "There is a 70% chance that the fog lifts and we earn 9,000": what comes of the chance, and what it is worth.
+        tree.add('outcome', a.text.label, [a.text.span], since.id, {}, amount)
+        continue
+      }
       if (a.probability === null) {
         tree.add('criterion', a.text.label, [a.text.span], id, a.criterion ? { text: a.criterion } : {})
         continue
       }
       chances++
-      outcome(tree, id, a)
+      last = { id: outcome(tree, id, a), claim: a }
     }
     const sum = mine.reduce((n, a) => n + (a.probability ?? 0), 0)
     const lone = mine.filter((a) => a.probability !== null)
@@ -51,7 +60,10 @@ export function fromClaims(read: ReadText): Built | null {
 const round = (n: number): number => Math.round(n * 1e6) / 1e6
 const percent = (n: number): string => `${Math.round(n * 1000) / 10}%`
 
-function outcome(tree: Growing, option: NodeId, a: AboutClaim): void {
+const sameSentence = (read: ReadText, a: AboutClaim, b: AboutClaim): boolean =>
+  read.sentences.some((s) => spansMeet(s, a.text.span) && spansMeet(s, b.text.span))
+
+function outcome(tree: Growing, option: NodeId, a: AboutClaim): NodeId {
   const p = a.probability as number
   const id = tree.add(
     'outcome',
@@ -74,6 +86,7 @@ function outcome(tree: Growing, option: NodeId, a: AboutClaim): void {
         { label: 'Leave the chance open', edit: { do: 'all', edits: [] } },
       ],
     })
+  return id
 }
 
 /** "Leak" is "No leak", "Breaks down again" is "Does not break down again". */

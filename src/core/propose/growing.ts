@@ -1,6 +1,7 @@
 /** A tree of choices, options and outcomes while it is being built. */
 import type { FigureLink, FigureNode, NodeId, NodeRole } from '../figure'
 import type { Span } from '../text'
+import type { Amount } from './amount'
 import type { Built } from './built'
 import type { Doubt } from './doubts'
 
@@ -15,9 +16,10 @@ export class Growing {
     source: readonly Span[],
     from: NodeId | null = null,
     link: { text?: string; probability?: number } = {},
+    measure: Amount | null = null,
   ): NodeId {
     const id = `n${this.nodes.length + 1}`
-    this.nodes.push({ id, role, text, order: this.nodes.length + 1, source })
+    this.nodes.push({ id, role, text, order: this.nodes.length + 1, source, ...(measure ? { measure } : {}) })
     if (from)
       this.links.push({
         id: `l${this.links.length + 1}`,

@@ -18,18 +18,24 @@ export function placeLabels(
   const lines = routes.flatMap((r) => segments(r.points).map(([a, b]): Line => ({ of: r.id, a, b })))
   const boxes = placed.nodes.map((n) => n.box)
   const gap = placed.style.body.size * 0.3
+  // The lines of a tree part near their ends; there a word belongs to one of them alone.
+  const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross'
   const taken = [...kept.values()].map((l) => l.box)
   return routes.map((r) => {
     const block = blocks.get(r.id)
     if (!block) return { ...r, label: null }
     const old = kept.get(r.id)
     if (old && !boxes.some((b) => overlaps(b, old.box))) return { ...r, label: old }
-    const best = cheapest(r.id, (placed.flow === 'straight' ? onLine : candidates)(r.points, block, gap), {
-      boxes,
-      lines,
-      taken,
-      gap,
-    })
+    const best = cheapest(
+      r.id,
+      (placed.flow === 'straight' ? onLine : candidates)(trunk ? r.points.toReversed() : r.points, block, gap),
+      {
+        boxes,
+        lines,
+        taken,
+        gap,
+      },
+    )
     taken.push(best)
     return { ...r, label: { box: best, block } }
   })

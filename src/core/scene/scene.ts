@@ -92,13 +92,15 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
   const text = (owner: string, block: TextBlock, centre: Point, fill: string): Mark =>
     textMark(owner, block, at(centre), fit.scale, fill)
   const over = hopsOf(routed)
+  const best = new Set(routed.links.filter((l) => l.best).map((l) => l.id))
   const connectors = routed.routes.map((r): Mark => ({
     mark: 'connector',
     owner: r.id,
     points: r.points.map(at),
     line: style.connector.line,
-    width: style.connector.width * fit.scale,
-    arrow: style.connector.arrow * fit.scale,
+    width: style.connector.width * (best.has(r.id) ? 2.4 : 1) * fit.scale,
+    // A hierarchy reads by place; heads on its lines would say that something moves.
+    arrow: routed.kind === 'hierarchy' ? 0 : style.connector.arrow * fit.scale,
     corner: style.body.size * 0.35 * fit.scale,
     hops: (over.get(r.id) ?? []).map(at),
     hop: style.body.size * 0.3 * fit.scale,

@@ -261,7 +261,7 @@ function paragraph(text: string, lines: readonly Line[], at: number, out: Block[
   // "Repair: cheap, but ..." line below line: each says something of its own.
   const labelled = own.filter((l) => LABELLED.test(l.text)).length
   if (
-    own.length > 2 &&
+    own.length > (labelled === own.length ? 1 : 2) &&
     labelled >= own.length - 1 &&
     (labelled === own.length || !LABELLED.test((own[0] as Line).text))
   ) {

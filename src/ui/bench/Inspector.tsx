@@ -1,7 +1,15 @@
 'use client'
 
 import { reattach, rename, renameLink, type Change, type Edit } from '@/core/document'
-import { kinds, nodesInOrder, typefaces, type Figure, type FigureNode, type NodeRole } from '@/core/figure'
+import {
+  kinds,
+  nodesInOrder,
+  typefaces,
+  type Figure,
+  type FigureLink,
+  type FigureNode,
+  type NodeRole,
+} from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { typefaceTable } from '@/core/style'
 import type { BenchActions, Selected } from './Bench'
@@ -36,6 +44,20 @@ export function Inspector({ figure, scene, selected, apply, actions }: Props) {
               onChange={(t) => apply(renameLink(link.id, t))}
             />
           </Row>
+          {figure.kind === 'decision' && (
+            <Row label="Chance">
+              <Text
+                key={link.id + (link.probability ?? '')}
+                label="Chance in percent"
+                value={link.probability === undefined ? '' : `${Math.round(link.probability * 1e4) / 100}%`}
+                hint="none"
+                onChange={(t) => {
+                  const change = chanceFrom(t)
+                  if (change) apply({ do: 'setLink', id: link.id, set: change })
+                }}
+              />
+            </Row>
+          )}
           {(['from', 'to'] as const).map((end) => (
             <Row key={end} label={end === 'from' ? 'From' : 'To'}>
               <select
@@ -58,6 +80,22 @@ export function Inspector({ figure, scene, selected, apply, actions }: Props) {
       {!node && !link && <FigureDetails figure={figure} scene={scene} apply={apply} actions={actions} />}
     </aside>
   )
+}
+
+/** "30%", "30" or "0.3"; nothing takes the chance away; null for what is no chance. */
+function chanceFrom(words: string): Change<FigureLink> | null {
+  if (words === '') return { probability: null, text: null }
+  const number = Number(words.replace(/\s*%$/, '').replace(',', '.'))
+  const probability = /%$/.test(words) || number > 1 ? number / 100 : number
+  return probability >= 0 && probability <= 1 ? { probability, text: `${Math.round(probability * 1e4) / 100}%` } : null
+}
+
+/** "-4,000 €": a number and what it counts; nothing takes the value away; null for what begins with no number. */
+function valueFrom(words: string): Change<FigureNode> | null {
+  if (words === '') return { measure: null }
+  const [, sign = '', digits = '', unit = ''] = /^([-−]?)\s*([\d,' .]*\d)\s*(.{0,32})$/.exec(words) ?? []
+  const value = Number(digits.replace(/[,' ]/g, ''))
+  return digits === '' || Number.isNaN(value) ? null : { measure: { value: sign ? -value : value, unit } }
 }
 
 function NodeDetails({
@@ -103,6 +141,20 @@ function NodeDetails({
           onChange={(t) => set({ detail: t || null })}
         />
       </Row>
+      {figure.kind === 'decision' && node.role !== 'choice' && (
+        <Row label="Value">
+          <Text
+            key={`${node.id} ${node.measure?.value ?? ''} ${node.measure?.unit ?? ''}`}
+            label="What it brings, less than nothing for a loss"
+            value={node.measure ? `${node.measure.value} ${node.measure.unit}`.trim() : ''}
+            hint="none"
+            onChange={(t) => {
+              const change = valueFrom(t)
+              if (change) set(change)
+            }}
+          />
+        </Row>
+      )}
       {roles.length > 1 && (
         <Row label="Is a">
           <select

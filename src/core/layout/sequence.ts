@@ -1,0 +1,132 @@
+/** Arrangements of one thing after another that are read without connectors: `stages` numbered from left to right,
+ *  `timeLine` above and below a line, `ladder` rising from step to step. */
+import { union, type Box } from '../geometry'
+import type { Sized, SizedNode } from '../measure'
+import { frameAspect } from './frameAspect'
+import type { Arranged, Decor, SetWords } from './placed'
+
+const total = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0)
+
+/** A number in a disc over each node, the discs of a row on one rule; as many rows as come closest to the frame. */
+export function stages(sized: Sized, set: SetWords): Arranged {
+  const { nodes, style } = sized
+  const size = style.body.size
+  const gap = style.gap.beside * 0.5
+  const radius = size * 0.95
+  const numbers = nodes.map((_, i) => set(`${i + 1}`, 'heading', size * 4))
+  const inRows = (columns: number): Arranged => {
+    const boxes = new Map<string, Box>()
+    const decor: Decor[] = []
+    const widths = Array.from({ length: columns }, (_, c) =>
+      Math.max(...nodes.filter((_, i) => i % columns === c).map((n) => n.width), 0),
+    )
+    let top = 0
+    for (let first = 0; first < nodes.length; first += columns) {
+      const row = nodes.slice(first, first + columns)
+      const middles = row.map((_, c) => total(widths.slice(0, c)) + c * gap + (widths[c] as number) / 2)
+      const y = top + radius
+      middles.slice(1).forEach((x, c) =>
+        decor.push({
+          kind: 'rule',
+          from: { x: (middles[c] as number) + radius, y },
+          to: { x: x - radius, y },
+        }),
+      )
+      row.forEach((n, c) => {
+        const x = middles[c] as number
+        decor.push({ kind: 'badge', centre: { x, y }, radius })
+        decor.push({ kind: 'words', centre: { x, y }, block: numbers[first + c] as (typeof numbers)[number] })
+        boxes.set(n.id, { x: x - n.width / 2, y: top + 2 * radius + gap * 0.5, width: n.width, height: n.height })
+      })
+      top += 2 * radius + gap * 1.6 + Math.max(...row.map((n) => n.height))
+    }
+    return { boxes, flow: 'unlinked', decor }
+  }
+  return closestToFrame(
+    sized,
+    nodes.map((_, i) => inRows(i + 1)),
+  )
+}
+
+/** Nodes in turn above and below a line, each with a stem to its place on it. */
+export function timeLine(sized: Sized): Arranged {
+  const { nodes, style } = sized
+  const gap = style.gap.beside * 0.4
+  const stem = style.body.size * 1.6
+  const boxes = new Map<string, Box>()
+  const decor: Decor[] = []
+  // Neighbours stand on different sides: only every second node needs room beside the next but one.
+  const step = Math.max(
+    style.body.size * 3,
+    ...nodes.slice(2).map((n, i) => (n.width + (nodes[i] as SizedNode).width) / 4 + gap / 2),
+  )
+  nodes.forEach((n, i) => {
+    const above = i % 2 === 0
+    const x = i * step
+    const foot = above ? -stem : stem
+    boxes.set(n.id, { x: x - n.width / 2, y: above ? foot - n.height : foot, width: n.width, height: n.height })
+    decor.push({ kind: 'rule', from: { x, y: 0 }, to: { x, y: foot } })
+    decor.push({ kind: 'badge', centre: { x, y: 0 }, radius: style.body.size * 0.28 })
+  })
+  const extent = union([...boxes.values()])
+  const y = 0
+  decor.unshift({ kind: 'rule', from: { x: extent.x, y }, to: { x: extent.x + extent.width, y } })
+  return { boxes, flow: 'unlinked', decor }
+}
+
+/** Each node a rung higher and farther right than the one before. */
+export function ladder(sized: Sized): Arranged {
+  const gap = sized.style.gap.beside * 0.2
+  const boxes = new Map<string, Box>()
+  let [left, foot] = [0, 0]
+  for (const n of sized.nodes) {
+    boxes.set(n.id, { x: left, y: foot - n.height, width: n.width, height: n.height })
+    left += n.width * 0.45
+    foot -= n.height + gap
+  }
+  return { boxes, flow: 'unlinked', decor: [] }
+}
+
+/** Four points in the four fields of a cross. */
+export function quadrants(sized: Sized): Arranged {
+  const { nodes, style } = sized
+  const gap = style.gap.beside * 0.8
+  const [width, height] = [Math.max(...nodes.map((n) => n.width)), Math.max(...nodes.map((n) => n.height))]
+  const boxes = new Map(
+    nodes.map((n, i): [string, Box] => [
+      n.id,
+      { x: (i % 2) * (width + gap), y: Math.floor(i / 2) * (height + gap), width: n.width, height: n.height },
+    ]),
+  )
+  const all = union([...boxes.values()])
+  const middle = { x: all.x + all.width / 2, y: all.y + all.height / 2 }
+  const decor: Decor[] = [
+    { kind: 'rule', from: { x: middle.x, y: all.y }, to: { x: middle.x, y: all.y + all.height } },
+    { kind: 'rule', from: { x: all.x, y: middle.y }, to: { x: all.x + all.width, y: middle.y } },
+  ]
+  return { boxes, flow: 'unlinked', decor }
+}
+
+function closestToFrame(sized: Sized, tries: readonly Arranged[]): Arranged {
+  const wanted = Math.log(frameAspect(sized))
+  const off = (a: Arranged) => {
+    const all = union([...a.boxes.values()])
+    return Math.abs(Math.log(all.width / Math.max(1, all.height)) - wanted)
+  }
+  return tries.reduce((b, t) => (off(t) < off(b) ? t : b))
+}
+
+/** The nodes in the order in which links lead through them, where they form one chain or one circle; else as they stand. */
+export function inFlow(sized: Sized): readonly SizedNode[] {
+  const next = new Map(sized.links.map((l) => [l.from, l.to]))
+  const reached = new Set(sized.links.map((l) => l.to))
+  const first = sized.nodes.find((n) => !reached.has(n.id)) ?? sized.nodes[0]
+  const node = new Map(sized.nodes.map((n) => [n.id, n]))
+  const out: SizedNode[] = []
+  const seen = new Set<string>()
+  for (let n = first; n && !seen.has(n.id); n = node.get(next.get(n.id) ?? '')) {
+    seen.add(n.id)
+    out.push(n)
+  }
+  return out.length === sized.nodes.length ? out : sized.nodes
+}
