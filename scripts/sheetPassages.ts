@@ -100,6 +100,21 @@ export const sheetPassages: readonly Passage[] = [
 | Cheaper at noon | yes | no | no | yes |`,
   },
   {
+    title: 'Five duties',
+    kind: 'venn',
+    arrangement: 'circles',
+    frame: 'slide-16x9',
+    text: `| Duty | Master | Mate | Bosun | Purser | Engineer |
+| --- | --- | --- | --- | --- | --- |
+| Drill | yes | yes | yes | yes | yes |
+| Ship's log | yes | yes | no | no | no |
+| Mooring | no | yes | yes | no | no |
+| Accounts | no | no | no | yes | no |
+| Fuel count | no | no | no | no | yes |
+| Rounds | no | no | yes | no | yes |
+| Notices | yes | no | no | yes | no |`,
+  },
+  {
     title: 'Sail or wait',
     kind: 'decision',
     arrangement: 'tree',
@@ -117,6 +132,16 @@ Cons: 12,000 a month
 Repair the Eider
 Pros: crew knows her, cheap
 Cons: old hull, two weeks in dock`,
+  },
+  {
+    title: 'Which engine',
+    kind: 'decision',
+    arrangement: 'table',
+    text: `| Criterion | Weight | Diesel | Hybrid | Battery |
+| --- | --- | --- | --- | --- |
+| Cost | 5 | 8 | 5 | 2 |
+| Noise | 2 | 3 | 6 | 9 |
+| Range | 4 | 9 | 8 | 3 |`,
   },
   {
     title: 'How we speak to passengers',

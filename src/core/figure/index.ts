@@ -20,6 +20,7 @@ export {
   type Typeface,
 } from './figure'
 export { POINTS_PER_PX, SMALLEST_TEXT, frameTable } from './frame'
+export { ranking, type Rank } from './ranking'
 export { kinds } from './kinds'
 export { figureSchema } from './figureSchema'
 export { isFigure } from './isFigure'

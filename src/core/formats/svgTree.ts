@@ -46,6 +46,7 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
       cy: round(m.centre.y),
       rx: round(m.radius.x),
       ry: round(m.radius.y),
+      ...(m.tilt === 0 ? {} : { transform: `rotate(${round(m.tilt)} ${round(m.centre.x)} ${round(m.centre.y)})` }),
       fill: m.fill,
       'fill-opacity': m.opacity,
       stroke: m.line,

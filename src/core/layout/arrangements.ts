@@ -11,6 +11,7 @@ import { rays } from './rays'
 import { ring } from './ring'
 import { rows } from './rows'
 import { inFlow, ladder, quadrants, stages, timeLine } from './sequence'
+import { table } from './table'
 import { outline, tree } from './tree'
 import { circles, panels } from './venn'
 
@@ -89,6 +90,19 @@ const tellsTimes = (figure: Figure): boolean => {
   )
 }
 
+/** At least two options that criteria are told of, and nothing else. */
+const hasCriteria = (figure: Figure): boolean => {
+  const nodes = Object.values(figure.nodes)
+  const options = nodes.filter((n) => n.role === 'option')
+  const told = Object.values(figure.links).filter((l) => figure.nodes[l.to]?.role === 'criterion')
+  return (
+    options.length > 1 &&
+    nodes.every((n) => n.role !== 'outcome' && n.role !== 'chance') &&
+    told.length > 1 &&
+    told.every((l) => figure.nodes[l.from]?.role === 'option')
+  )
+}
+
 const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 
 /** The ways to lay each kind out, first the one taken when nobody chose. */
@@ -138,6 +152,7 @@ export const arrangements = {
   decision: {
     tree: { name: 'Across', arrange: (s) => tree(s, 'across') },
     down: { name: 'Down the page', arrange: (s) => tree(s, 'down') },
+    table: { name: 'Table', arrange: (s, set) => table(s, set), suits: hasCriteria },
   },
 } satisfies Record<FigureKind, Record<string, ArrangementRow>>
 

@@ -21,8 +21,14 @@ export type PlacedNode = SizedNode & { readonly box: Box }
 /** What an arrangement draws besides nodes and connectors. */
 export type Decor =
   | { readonly kind: 'ring'; readonly centre: Point; readonly radius: { readonly x: number; readonly y: number } }
-  /** A set's circle; `tint` tells the sets apart. */
-  | { readonly kind: 'set'; readonly centre: Point; readonly radius: number; readonly tint: number }
+  /** A set's circle or tilted ellipse (degrees, clockwise); `tint` tells the sets apart. */
+  | {
+      readonly kind: 'set'
+      readonly centre: Point
+      readonly radius: Point
+      readonly tilt: number
+      readonly tint: number
+    }
   /** A region as a panel, with a dot under each set that it lies in. */
   | { readonly kind: 'panel'; readonly box: Box; readonly dots: readonly Point[] }
   /** The lane of one actor, with its name at the head. */
@@ -52,8 +58,12 @@ export function decorBox(d: Decor): Box {
   if (d.kind === 'words') return boxAround(d.centre, d.block)
   if (d.kind === 'panel' || d.kind === 'lane' || d.kind === 'field') return d.box
   if (d.kind === 'rule') return union([d.from, d.to].map((p) => boxAround(p, { width: 0, height: 0 })))
-  const radius = typeof d.radius === 'number' ? { x: d.radius, y: d.radius } : d.radius
-  return boxAround(d.centre, { width: radius.x * 2, height: radius.y * 2 })
+  if (d.kind === 'badge') return boxAround(d.centre, { width: d.radius * 2, height: d.radius * 2 })
+  const angle = d.kind === 'set' ? (d.tilt * Math.PI) / 180 : 0
+  return boxAround(d.centre, {
+    width: 2 * Math.hypot(d.radius.x * Math.cos(angle), d.radius.y * Math.sin(angle)),
+    height: 2 * Math.hypot(d.radius.x * Math.sin(angle), d.radius.y * Math.cos(angle)),
+  })
 }
 
 /** The box around all nodes and all that is drawn besides, without connectors. */

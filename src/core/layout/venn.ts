@@ -1,10 +1,10 @@
 /** Arrangement `circles` of two or three sets: equal circles, the smallest in which every region that has members holds
  *  their list. A list is inside a region when its corners lie in the circles of that region and its nearest point to every
- *  other circle's centre is farther than the radius: exact, no sampling. Four and five sets, whose regions circles cannot
- *  show, stand as panels, one for each region that has members. */
-import type { Box, Point } from '../geometry'
+ *  other circle's centre is farther than the radius: exact, no sampling. Four and five sets stand in ellipses. */
+import { centreOf, union, type Box, type Point } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
-import type { Arranged, Decor } from './placed'
+import { ellipsesOf, placeFor, type Ellipse } from './ellipses'
+import { decorBox, type Arranged, type Decor } from './placed'
 
 /** A region by the sets it lies in, as indices, with the list that stands in it. */
 type Region = {
@@ -20,7 +20,8 @@ const GROWTH = 1.05
 export function circles(sized: Sized): Arranged {
   const sets = sized.nodes.filter((n) => n.role === 'set')
   const found = regions(sized, sets)
-  if (sets.length < 2 || sets.length > 3) return panels(sized)
+  if (sets.length === 4 || sets.length === 5) return inEllipses(sized, sets, found, sets.length)
+  if (sets.length < 2 || sets.length > 5) return panels(sized)
   const size = sized.style.body.size
   const least = Math.max(size * 6, ...found.map((r) => Math.hypot(r.width, r.height) / 2))
   for (let radius = least; ; radius *= GROWTH)
@@ -137,7 +138,8 @@ function arranged(
     boxes.set((sets[0] as SizedNode).id, { ...first, x: first.x - push })
     boxes.set((sets[1] as SizedNode).id, { ...second, x: second.x + push })
   }
-  const decor = centres.map((centre, tint): Decor => ({ kind: 'set', centre, radius, tint }))
+  const round = { x: radius, y: radius }
+  const decor = centres.map((centre, tint): Decor => ({ kind: 'set', centre, radius: round, tilt: 0, tint }))
   return { boxes, flow: 'none', decor }
 }
 
@@ -147,6 +149,76 @@ function stack(r: Region, middle: Point, sized: Sized, boxes: Map<string, Box>):
     boxes.set(m.id, { x: middle.x - m.width / 2, y: top, width: m.width, height: m.height })
     top += m.height + sized.style.body.size * LINE_GAP
   }
+}
+
+/** How wide ellipses may grow to hold their lists without words smaller than styled; what does not fit stands outside. */
+function widest(sized: Sized, count: 4 | 5): number {
+  const { frame, margin, body } = sized.style
+  const one = union(ellipsesOf(count, 1).map((e, tint) => decorBox({ kind: 'set', ...e, tint })))
+  if (!frame.width) return body.size * 40
+  const height = frame.height ?? frame.width * 1.2
+  return Math.min(((frame.width - 2 * margin) * 0.8) / one.width, ((height - 2 * margin) * 0.92) / one.height) * 1.05
+}
+
+function inEllipses(sized: Sized, sets: readonly SizedNode[], found: readonly Region[], count: 4 | 5): Arranged {
+  const size = sized.style.body.size
+  const margin = size * 0.4
+  const places = found.map((r) =>
+    r.sets.length === 0 ? null : placeFor(count, r.sets, { width: r.width + margin, height: r.height + margin }),
+  )
+  const most = widest(sized, count)
+  const width = Math.min(most, Math.max(most * 0.7, ...places.map((p) => p?.needs ?? 0)))
+  const ellipses = ellipsesOf(count, width)
+  const decor: Decor[] = ellipses.map((e, tint) => ({ kind: 'set', ...e, tint }))
+  const boxes = new Map<string, Box>()
+  const whole = union(decor.map(decorBox))
+  const middle = centreOf(whole)
+  const outside: { readonly r: Region; readonly at: Point | null }[] = []
+  found.forEach((r, i) => {
+    const p = places[i]
+    if (p && p.needs <= width) stack(r, p.at(width), sized, boxes)
+    else outside.push({ r, at: p?.at(width) ?? null })
+  })
+  // Titles stand where their ellipse reaches farthest from the middle of the whole.
+  sets.forEach((s, i) => {
+    const tip = tipOf(ellipses[i] as (typeof ellipses)[number], middle)
+    const away = { x: Math.sign(tip.x - middle.x) || 1, y: Math.sign(tip.y - middle.y) || 1 }
+    const upright = Math.abs(tip.y - middle.y) > Math.abs(tip.x - middle.x)
+    const x = upright ? tip.x : tip.x + (away.x * (s.width + margin * 2)) / 2
+    const y = upright ? tip.y + (away.y * (s.height + margin * 2)) / 2 : tip.y
+    boxes.set(s.id, { x: x - s.width / 2, y: y - s.height / 2, width: s.width, height: s.height })
+  })
+  const taken = union([whole, ...boxes.values()])
+  for (const side of [-1, 1] as const) {
+    const own = outside
+      .filter(({ at }) => (at ? (at.x < middle.x ? -1 : 1) : 1) === side)
+      .toSorted((a, b) => (a.at?.y ?? Infinity) - (b.at?.y ?? Infinity))
+    const high = own.reduce((s, { r }) => s + r.height + size, -size)
+    let top = middle.y - high / 2
+    for (const { r, at } of own) {
+      const x = side < 0 ? taken.x - size * 1.5 - r.width / 2 : taken.x + taken.width + size * 1.5 + r.width / 2
+      const y = top + r.height / 2
+      stack(r, { x, y }, sized, boxes)
+      if (at) {
+        decor.push({ kind: 'rule', from: at, to: { x: x - (side * r.width) / 2 - side * margin, y } })
+        decor.push({ kind: 'badge', centre: at, radius: size * 0.18 })
+      }
+      top += r.height + size
+    }
+  }
+  return { boxes, flow: 'none', decor }
+}
+
+/** The end of an ellipse's long axis that lies farther from a point. */
+function tipOf({ centre, radius, tilt }: Ellipse, from: Point): Point {
+  const angle = (tilt * Math.PI) / 180
+  const [dx, dy] = [Math.cos(angle) * radius.x, Math.sin(angle) * radius.x]
+  const tips = [
+    { x: centre.x + dx, y: centre.y + dy },
+    { x: centre.x - dx, y: centre.y - dy },
+  ] as const
+  const far = (p: Point) => Math.hypot(p.x - from.x, p.y - from.y)
+  return far(tips[0]) > far(tips[1]) ? tips[0] : tips[1]
 }
 
 /** Arrangement `panels`: the sets as headings of columns, then a column for every combination that has members. */

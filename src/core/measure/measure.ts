@@ -4,6 +4,7 @@ import {
   expectedValues,
   linksInOrder,
   nodesInOrder,
+  ranking,
   type Figure,
   type FigureKind,
   type FigureNode,
@@ -64,7 +65,10 @@ const MIN_WIDTH_IN_EM = 5
 export function measure(figure: Figure, style: FigureStyle, typesetter: Typesetter): Sized {
   const { values, best, unit } = expectedValues(figure)
   const number = new Intl.NumberFormat(figure.language, { maximumFractionDigits: 2 })
+  const ranks = ranking(figure)
   const worth = (n: FigureNode): string | null => {
+    const rank = ranks.get(n.id)
+    if (rank) return `${number.format(rank.score)}, rank ${rank.rank}`
     const value = values.get(n.id)
     return value === undefined ? null : `= ${number.format(value)}${unit ? ` ${unit}` : ''}`
   }

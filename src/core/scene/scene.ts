@@ -53,6 +53,8 @@ export type Mark =
       readonly mark: 'ellipse'
       readonly centre: Point
       readonly radius: Point
+      /** Degrees, clockwise. */
+      readonly tilt: number
       readonly fill: string
       /** Of the fill, so that circles show through each other. */
       readonly opacity: number
@@ -198,7 +200,7 @@ function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: nu
   if (d.kind === 'badge') {
     const { fill, line } = style.roles.item
     const radius = { x: d.radius * scale, y: d.radius * scale }
-    return [{ mark: 'ellipse', centre: at(d.centre), radius, fill, opacity: 1, line, width }]
+    return [{ mark: 'ellipse', centre: at(d.centre), radius, tilt: 0, fill, opacity: 1, line, width }]
   }
   if (d.kind === 'field') {
     const { fill, line } = style.tints[(d.tint ?? 0) % style.tints.length] as FigureStyle['tints'][number]
@@ -207,8 +209,8 @@ function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: nu
   }
   if (d.kind === 'set') {
     const { fill, line } = style.tints[d.tint % style.tints.length] as FigureStyle['tints'][number]
-    const radius = { x: d.radius * scale, y: d.radius * scale }
-    return [{ mark: 'ellipse', centre: at(d.centre), radius, fill, opacity: 0.55, line, width }]
+    const radius = { x: d.radius.x * scale, y: d.radius.y * scale }
+    return [{ mark: 'ellipse', centre: at(d.centre), radius, tilt: d.tilt, fill, opacity: 0.55, line, width }]
   }
   if (d.kind === 'panel') {
     const box = { ...at(d.box), width: d.box.width * scale, height: d.box.height * scale }
@@ -220,6 +222,7 @@ function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: nu
         mark: 'ellipse',
         centre: at(p),
         radius: { x: dot, y: dot },
+        tilt: 0,
         fill: line,
         opacity: 1,
         line,
@@ -238,7 +241,16 @@ function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: nu
   }
   const radius = { x: d.radius.x * scale, y: d.radius.y * scale }
   return [
-    { mark: 'ellipse', centre: at(d.centre), radius, fill: 'none', opacity: 1, line: style.roles.point.line, width },
+    {
+      mark: 'ellipse',
+      centre: at(d.centre),
+      radius,
+      tilt: 0,
+      fill: 'none',
+      opacity: 1,
+      line: style.roles.point.line,
+      width,
+    },
   ]
 }
 

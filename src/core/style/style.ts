@@ -46,6 +46,8 @@ type Colours = {
   sea: [string, string]
   brass: [string, string]
   moss: [string, string]
+  clay: [string, string]
+  slate: [string, string]
   solid: [string, string]
 }
 
@@ -59,6 +61,8 @@ const colours: Record<Theme, Colours> = {
     sea: ['#E3EEEF', '#1F5C66'],
     brass: ['#FBF1DE', '#B0812E'],
     moss: ['#E6F0E5', '#4E7A51'],
+    clay: ['#F6E7E1', '#A5523C'],
+    slate: ['#E8EAF1', '#59627F'],
     solid: ['#16242B', '#16242B'],
   },
   dark: {
@@ -69,6 +73,8 @@ const colours: Record<Theme, Colours> = {
     sea: ['#1B3940', '#6FB1BB'],
     brass: ['#3A301C', '#D3A653'],
     moss: ['#1F3322', '#86B58A'],
+    clay: ['#38231E', '#D08A73'],
+    slate: ['#23283A', '#98A3C8'],
     solid: ['#E4E8E3', '#E4E8E3'],
   },
 }
@@ -111,7 +117,7 @@ export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): 
     connector: { line: c.line, width: size / 12, arrow: size * 0.55, text: c.quiet },
     roles: Object.fromEntries(roles.map((r) => [r, roleLook(r, c)])) as Record<NodeRole, RoleLook>,
     outline: size / 12,
-    tints: [c.sea, c.brass, c.moss].map(([fill, line]) => ({ fill, line })),
+    tints: [c.sea, c.brass, c.moss, c.clay, c.slate].map(([fill, line]) => ({ fill, line })),
     heading: { fonts: fontChain(typeface, 600), size, leading: 1.25 },
     body: { fonts: fontChain(typeface, 400), size, leading: 1.25 },
     label: { fonts: fontChain(typeface, 400), size: size * 0.85, leading: 1.2 },

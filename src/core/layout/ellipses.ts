@@ -1,0 +1,117 @@
+/** Four and five sets as ellipses that show every region; the constructions are fixed, their size is searched. A list stands
+ *  inside its region where it fits, exactly: its corners lie in all ellipses of the region and no other ellipse touches
+ *  it. What does not fit stands outside, tied to its region by a line. */
+import type { Box, Point, Size } from '../geometry'
+
+export type Ellipse = {
+  readonly centre: Point
+  readonly radius: Point
+  /** Degrees, clockwise on the page. */
+  readonly tilt: number
+}
+
+/** In parts of the width of the whole. Five: congruent, found by search over offset, ratio and tilt. */
+const CONSTRUCTIONS: Readonly<Record<4 | 5, readonly Ellipse[]>> = {
+  4: [
+    { centre: { x: 0.35, y: 0.4 }, radius: { x: 0.36, y: 0.225 }, tilt: 40 },
+    { centre: { x: 0.45, y: 0.3 }, radius: { x: 0.36, y: 0.225 }, tilt: 40 },
+    { centre: { x: 0.544, y: 0.3 }, radius: { x: 0.36, y: 0.225 }, tilt: -40 },
+    { centre: { x: 0.644, y: 0.4 }, radius: { x: 0.36, y: 0.225 }, tilt: -40 },
+  ],
+  5: [0, 72, 144, 216, 288].map((turn) => {
+    const angle = ((turn - 90) * Math.PI) / 180
+    return {
+      centre: { x: 0.5 + 0.088 * Math.cos(angle), y: 0.5 + 0.088 * Math.sin(angle) },
+      radius: { x: 0.4, y: 0.24 },
+      tilt: turn - 90 + 20,
+    }
+  }),
+}
+
+export const ellipsesOf = (sets: 4 | 5, width: number): Ellipse[] =>
+  CONSTRUCTIONS[sets].map((e) => ({
+    ...e,
+    centre: { x: e.centre.x * width, y: e.centre.y * width },
+    radius: { x: e.radius.x * width, y: e.radius.y * width },
+  }))
+
+/** A point as the ellipse sees it: on the unit circle where it lies on the outline. */
+function seenFrom({ centre, radius, tilt }: Ellipse, p: Point): Point {
+  const angle = (-tilt * Math.PI) / 180
+  const [dx, dy] = [p.x - centre.x, p.y - centre.y]
+  return {
+    x: (dx * Math.cos(angle) - dy * Math.sin(angle)) / radius.x,
+    y: (dx * Math.sin(angle) + dy * Math.cos(angle)) / radius.y,
+  }
+}
+
+const cornersOf = (b: Box): Point[] => [
+  { x: b.x, y: b.y },
+  { x: b.x + b.width, y: b.y },
+  { x: b.x + b.width, y: b.y + b.height },
+  { x: b.x, y: b.y + b.height },
+]
+
+/** The whole box lies in the ellipse: an ellipse is convex, so its corners decide. */
+export const isInside = (e: Ellipse, b: Box): boolean =>
+  cornersOf(b).every((c) => Math.hypot(seenFrom(e, c).x, seenFrom(e, c).y) <= 1)
+
+/** No point of the box lies in the ellipse: seen from it the box is a parallelogram that keeps off the unit circle. */
+export function isOutside(e: Ellipse, b: Box): boolean {
+  const corners = cornersOf(b).map((c) => seenFrom(e, c))
+  const turns = corners.map((p, i) => {
+    const q = corners[(i + 1) % 4] as Point
+    return p.x * q.y - p.y * q.x
+  })
+  if (turns.every((t) => t > 0) || turns.every((t) => t < 0)) return false
+  return corners.every((p, i) => distanceToOrigin(p, corners[(i + 1) % 4] as Point) >= 1)
+}
+
+function distanceToOrigin(p: Point, q: Point): number {
+  const [dx, dy] = [q.x - p.x, q.y - p.y]
+  const t = Math.min(1, Math.max(0, -(p.x * dx + p.y * dy) / (dx * dx + dy * dy || 1)))
+  return Math.hypot(p.x + dx * t, p.y + dy * t)
+}
+
+/** Steps of the search over the whole, each way. */
+const GRID = 56
+
+/** The grid's points by region, in parts of the width, worked out once for each construction. */
+const pointsOf = new Map<4 | 5, ReadonlyMap<string, readonly Point[]>>()
+function regionPoints(count: 4 | 5): ReadonlyMap<string, readonly Point[]> {
+  const known = pointsOf.get(count)
+  if (known) return known
+  const out = new Map<string, Point[]>()
+  const ellipses = ellipsesOf(count, 1)
+  for (let i = 0; i <= GRID; i++)
+    for (let k = 0; k <= GRID; k++) {
+      const p = { x: (i / GRID) * 1.05, y: (k / GRID) * 1.05 }
+      const sets = ellipses.flatMap((e, s) => (Math.hypot(seenFrom(e, p).x, seenFrom(e, p).y) <= 1 ? [s] : []))
+      out.set(sets.join(), [...(out.get(sets.join()) ?? []), p])
+    }
+  pointsOf.set(count, out)
+  return out
+}
+
+/** The roomiest place of a region for a list, and how wide the whole must be for the list to fit there. */
+export type Place = { readonly at: (width: number) => Point; readonly needs: number }
+
+/** `sets` as indices in order. Null for a region the construction does not have. As shapes only grow as a whole, one
+ *  search does for every width. */
+export function placeFor(count: 4 | 5, sets: readonly number[], list: Size): Place | null {
+  const ellipses = ellipsesOf(count, 1)
+  const fits = (c: Point, by: number): boolean => {
+    const [width, height] = [list.width * by, list.height * by]
+    const box = { x: c.x - width / 2, y: c.y - height / 2, width, height }
+    return ellipses.every((e, i) => (sets.includes(i) ? isInside(e, box) : isOutside(e, box)))
+  }
+  let best: { readonly centre: Point; readonly by: number } | null = null
+  for (const centre of regionPoints(count).get(sets.join()) ?? []) {
+    let by: number = best?.by ?? 1e-6
+    if (!fits(centre, by)) continue
+    while (fits(centre, by * 1.1)) by *= 1.1
+    if (!best || by > best.by) best = { centre, by }
+  }
+  const found = best
+  return found && { at: (width) => ({ x: found.centre.x * width, y: found.centre.y * width }), needs: 1 / found.by }
+}
