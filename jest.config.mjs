@@ -9,4 +9,12 @@ const config = {
   reporters: [['default', { summaryThreshold: 0 }]],
   silent: false,
 }
-export default nextJest({ dir: './' })(config)
+
+export default async () => {
+  const made = await nextJest({ dir: './' })(config)()
+  const transform = Object.entries(made.transform).map(([files, [, options]]) => [
+    files,
+    ['<rootDir>/jest.transform.cjs', options],
+  ])
+  return { ...made, transform: Object.fromEntries(transform) }
+}

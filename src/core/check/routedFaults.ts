@@ -1,6 +1,5 @@
 /** What must hold of a laid-out and routed figure. An oracle: it shares no code with the stages it judges but geometry. */
 import {
-  EPSILON,
   bottom,
   contains,
   overlaps,
@@ -24,8 +23,13 @@ export type Fault = {
     | 'connector-through-node'
     | 'slanted-connector'
     | 'label-on-node'
+    | 'label-on-label'
+    | 'words-on-node'
   readonly what: string
 }
+
+/** Nobody sees less, in px. */
+const SLANT = 0.05
 
 export function routedFaults(routed: Routed): Fault[] {
   const boxes = routed.nodes.map((n) => ({ id: n.id, box: n.box }))
@@ -43,7 +47,7 @@ export function routedFaults(routed: Routed): Fault[] {
     if (!a || !b || !onBorder(a, r.points[0]) || !onBorder(b, r.points.at(-1)))
       faults.push({ code: 'loose-connector', what: r.id })
     for (const [p, q] of segments(r.points)) {
-      if (routed.flow !== 'straight' && Math.abs(p.x - q.x) > EPSILON && Math.abs(p.y - q.y) > EPSILON)
+      if (routed.flow !== 'straight' && Math.min(Math.abs(p.x - q.x), Math.abs(p.y - q.y)) > SLANT)
         faults.push({ code: 'slanted-connector', what: r.id })
       for (const other of boxes)
         if (segmentEnters(p, q, other.box))
@@ -54,6 +58,18 @@ export function routedFaults(routed: Routed): Fault[] {
       for (const other of boxes)
         if (overlaps(label.box, other.box)) faults.push({ code: 'label-on-node', what: `${r.id} on ${other.id}` })
   }
+  const labels = routed.routes.flatMap((r) => (r.label ? [{ id: r.id, box: r.label.box }] : []))
+  labels.forEach((a, i) => {
+    for (const b of labels.slice(i + 1))
+      if (overlaps(a.box, b.box)) faults.push({ code: 'label-on-label', what: `${a.id} and ${b.id}` })
+  })
+  // What a person puts on a title stands there.
+  const free = routed.nodes.every((n) => n.held === null)
+  for (const d of routed.decor)
+    if (d.kind === 'words' && free)
+      for (const other of boxes)
+        if (overlaps(boxAround(d.centre, d.block), other.box))
+          faults.push({ code: 'words-on-node', what: `${d.block.text} on ${other.id}` })
   return faults
 }
 

@@ -13,5 +13,5 @@ export {
   type Side,
   type Size,
 } from './box'
-export { crossingPoint, segmentEnters, segments, withoutCollinear } from './segment'
+export { crossingPoint, leaves, segmentEnters, segments, withoutCollinear } from './segment'
 export { portOf, shapes, type ShapeName } from './shape'

@@ -57,3 +57,26 @@ export function withoutCollinear(points: readonly Point[]): Point[] {
   }
   return out
 }
+
+/** Where the line from inside a box to a point outside it leaves the box. */
+export function leaves(box: Box, inside: Point, outside: Point): Point {
+  const corners = [
+    { x: box.x, y: box.y },
+    { x: right(box), y: box.y },
+    { x: right(box), y: bottom(box) },
+    { x: box.x, y: bottom(box) },
+  ]
+  const far = {
+    x: outside.x + (outside.x - inside.x) * 1e-6,
+    y: outside.y + (outside.y - inside.y) * 1e-6,
+  }
+  for (const [p, q] of segments([...corners, corners[0] as Point])) {
+    const at = crossingPoint(inside, far, p, q)
+    if (at) return at
+  }
+  // The outside point stands on the box, or the line leaves through a corner.
+  return {
+    x: Math.min(right(box), Math.max(box.x, outside.x)),
+    y: Math.min(bottom(box), Math.max(box.y, outside.y)),
+  }
+}

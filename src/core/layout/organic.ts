@@ -2,10 +2,11 @@
  *  North 2004, "Graph Drawing by Stress Majorization", from a circle in the order of the text, so that the same map always
  *  gives the same picture; then nodes are pushed apart until none covers another. */
 import { boxAround, overlaps, inflate, type Box, type Point } from '../geometry'
-import type { Sized } from '../measure'
+import type { Sized, SizedNode } from '../measure'
 import { frameAspect } from './frameAspect'
 import { layered } from './layered/layered'
 import type { Arranged } from './placed'
+import { spreadForWords } from './straightLabels'
 
 const ROUNDS = 120
 /** All pairs are looked at in every round; beyond this a layered drawing is clearer anyway. */
@@ -22,8 +23,9 @@ export function organic(sized: Sized): Arranged {
     const p = places[i] as Point
     return boxAround({ x: p.x * stretch, y: p.y / stretch }, n)
   })
+  const named = apart(boxes, gap).map((b, i) => [(sized.nodes[i] as SizedNode).id, b] as const)
   return {
-    boxes: new Map(apart(boxes, gap).map((b, i) => [(sized.nodes[i] as (typeof sized.nodes)[number]).id, b])),
+    boxes: spreadForWords(sized, new Map(named)),
     flow: 'straight',
     decor: [],
   }

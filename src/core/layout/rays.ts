@@ -5,6 +5,7 @@ import { boxAround, inflate, overlaps, type Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { frameAspect } from './frameAspect'
 import type { Arranged, Decor, SetWords } from './placed'
+import { spreadForWords } from './straightLabels'
 
 type Seat = { readonly node: SizedNode; readonly ring: number; readonly angle: number }
 
@@ -28,7 +29,7 @@ export function rays(sized: Sized, set: SetWords, directed: boolean): Arranged {
     ])
     if (seats.length < 2 || isClear(boxes, core, gap)) {
       const decor: Decor[] = title ? [{ kind: 'words', centre: { x: 0, y: 0 }, block: title }] : []
-      return { boxes: new Map(boxes), flow: 'straight', decor }
+      return { boxes: spreadForWords(sized, new Map(boxes)), flow: 'straight', decor }
     }
     step *= GROWTH
   }

@@ -5,6 +5,7 @@ import { boxAround, inflate, overlaps, type Box } from '../geometry'
 import type { Sized } from '../measure'
 import { frameAspect } from './frameAspect'
 import type { Arranged, SetWords } from './placed'
+import { spreadForWords } from './straightLabels'
 
 const GROWTH = 1.04
 
@@ -27,7 +28,7 @@ export function ring(sized: Sized, set: SetWords): Arranged {
     )
     if (clear || sized.nodes.length < 2)
       return {
-        boxes: new Map(boxes),
+        boxes: spreadForWords(sized, new Map(boxes)),
         flow: 'straight',
         decor: [
           ...(sized.links.length > 0

@@ -1,7 +1,7 @@
 /** Arrangement `circles` of two or three sets: equal circles, the smallest in which every region that has members holds
  *  their list. A list is inside a region when its corners lie in the circles of that region and its nearest point to every
  *  other circle's centre is farther than the radius: exact, no sampling. Four and five sets stand in ellipses. */
-import { centreOf, union, type Box, type Point } from '../geometry'
+import { boxAround, centreOf, overlaps, union, type Box, type Point } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { ellipsesOf, placeFor, type Ellipse } from './ellipses'
 import { decorBox, type Arranged, type Decor } from './placed'
@@ -179,6 +179,7 @@ function inEllipses(sized: Sized, sets: readonly SizedNode[], found: readonly Re
     if (p && p.needs <= width) stack(r, p.at(width), sized, boxes)
     else outside.push({ r, at: p?.at(width) ?? null })
   })
+  const inside = boxes.size
   // Titles stand where their ellipse reaches farthest from the middle of the whole.
   sets.forEach((s, i) => {
     const tip = tipOf(ellipses[i] as (typeof ellipses)[number], middle)
@@ -186,7 +187,14 @@ function inEllipses(sized: Sized, sets: readonly SizedNode[], found: readonly Re
     const upright = Math.abs(tip.y - middle.y) > Math.abs(tip.x - middle.x)
     const x = upright ? tip.x : tip.x + (away.x * (s.width + margin * 2)) / 2
     const y = upright ? tip.y + (away.y * (s.height + margin * 2)) / 2 : tip.y
-    boxes.set(s.id, { x: x - s.width / 2, y: y - s.height / 2, width: s.width, height: s.height })
+    boxes.set(
+      s.id,
+      offOthers(
+        boxAround({ x, y }, s),
+        [...boxes.values()].filter((_, k) => k >= inside),
+        middle,
+      ),
+    )
   })
   const taken = union([whole, ...boxes.values()])
   for (const side of [-1, 1] as const) {
@@ -207,6 +215,15 @@ function inEllipses(sized: Sized, sets: readonly SizedNode[], found: readonly Re
     }
   }
   return { boxes, flow: 'none', decor }
+}
+
+/** A box moved up or down, away from the middle, until it is off the others. */
+function offOthers(box: Box, others: readonly Box[], middle: Point): Box {
+  const away = centreOf(box).y < middle.y ? -1 : 1
+  const met = others.find((o) => overlaps(o, box))
+  if (!met) return box
+  const y = away < 0 ? met.y - box.height : met.y + met.height
+  return offOthers({ ...box, y: y + away }, others, middle)
 }
 
 /** The end of an ellipse's long axis that lies farther from a point. */

@@ -20,42 +20,48 @@ export function placeLabels(
   const gap = placed.style.body.size * 0.3
   // The lines of a tree part near their ends; there a word belongs to one of them alone.
   const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross'
-  const taken = [...kept.values()].map((l) => l.box)
-  return routes.map((r) => {
+  const boxOf = new Map([...kept].map(([id, l]) => [id, l.box]))
+  const place = (r: Bare, block: TextBlock, farther: boolean): void => {
+    const points = trunk ? r.points.toReversed() : r.points
+    const near = placed.flow === 'straight' ? onLine(points, block) : candidates(points, block, gap)
+    const far = farther
+      ? [5, 12, 24].flatMap((k) => candidates(points, block, gap * k).map((c) => ({ ...c, at: c.at + k * 100 })))
+      : []
+    const taken = [...boxOf].flatMap(([id, b]) => (id === r.id ? [] : [b]))
+    boxOf.set(r.id, cheapest(r.id, [...near, ...far], { boxes, lines, taken, gap }))
+  }
+  const worded = routes.flatMap((r) => {
     const block = blocks.get(r.id)
-    if (!block) return { ...r, label: null }
-    const old = kept.get(r.id)
-    if (old && !boxes.some((b) => overlaps(b, old.box))) return { ...r, label: old }
-    const best = cheapest(
-      r.id,
-      (placed.flow === 'straight' ? onLine : candidates)(trunk ? r.points.toReversed() : r.points, block, gap),
-      {
-        boxes,
-        lines,
-        taken,
-        gap,
-      },
-    )
-    taken.push(best)
-    return { ...r, label: { box: best, block } }
+    return block ? [{ r, block }] : []
+  })
+  for (const { r, block } of worded) {
+    const old = boxOf.get(r.id)
+    if (!old || boxes.some((b) => overlaps(b, old))) place(r, block, false)
+  }
+  // Words that found no room when they came may find some now that all stand somewhere, or a little farther off.
+  for (const { r, block } of worded) {
+    const own = boxOf.get(r.id) as Box
+    if (boxes.some((b) => overlaps(b, own)) || [...boxOf].some(([id, b]) => id !== r.id && overlaps(b, own)))
+      place(r, block, true)
+  }
+  return routes.map((r) => {
+    const [block, box] = [blocks.get(r.id), boxOf.get(r.id)]
+    return { ...r, label: block && box ? { box, block } : null }
   })
 }
 
 /** `at` is the price of the place; below nothing for places on the line, which is left open there. */
 type Candidate = { readonly box: Box; readonly at: number }
 
-/** Places on a straight line, nearest to its middle first. */
+/** Places on a straight line, on its longest stretch and near its middle first. */
 function onLine(points: readonly Point[], block: TextBlock): Candidate[] {
-  const stretches = segments(points)
-  const longest = stretches.reduce(
-    (l, s) => (lengthOf(s) > lengthOf(l) ? s : l),
-    stretches[0] as (typeof stretches)[number],
+  const stretches = segments(points).toSorted((s, t) => lengthOf(t) - lengthOf(s))
+  return stretches.flatMap(([a, b], nth) =>
+    [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74, 0.18, 0.82].map((t, i) => ({
+      box: boxAround({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }, block),
+      at: i + nth * 6 - 100,
+    })),
   )
-  const [a, b] = longest
-  return [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74].map((t, i) => ({
-    box: boxAround({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }, block),
-    at: i - 100,
-  }))
 }
 const lengthOf = ([a, b]: readonly [Point, Point]): number => Math.hypot(b.x - a.x, b.y - a.y)
 type Line = { readonly of: string; readonly a: Point; readonly b: Point }
@@ -74,8 +80,8 @@ function cheapest(id: string, options: readonly Candidate[], { boxes, lines, tak
   const labels = taken.filter((b) => overlaps(b, region))
   const near = lines.filter(({ a, b }) => segmentEnters(a, b, region))
   const price = ({ box, at }: Candidate) =>
-    (nodes.some((b) => overlaps(b, box)) ? 1000 : 0) +
-    (labels.some((b) => overlaps(b, box)) ? 500 : 0) +
+    (nodes.some((b) => overlaps(b, box)) ? 20_000 : 0) +
+    (labels.some((b) => overlaps(b, box)) ? 10_000 : 0) +
     near.filter(({ of, a, b }) => !(of === id && at < 0) && segmentEnters(a, b, box)).length * 60 +
     near.filter(({ of, a, b }) => of !== id && segmentEnters(a, b, inflate(box, gap * 4))).length * 25 +
     at
@@ -91,7 +97,14 @@ function candidates(points: readonly Point[], block: TextBlock, gap: number): Ca
     const [ux, uy] = length > 0 ? [(b.x - a.x) / length, (b.y - a.y) / length] : [1, 0]
     const along = Math.abs(ux) > 0.5 ? block.width / 2 : block.height / 2
     const aside = (Math.abs(ux) > 0.5 ? block.height / 2 : block.width / 2) + gap
-    for (const d of [along + gap * 2, along + gap * 8, length / 2, length - along - gap * 4]) {
+    for (const d of [
+      along + gap * 2,
+      along + gap * 8,
+      length / 2,
+      length - along - gap * 4,
+      length / 4,
+      length * 0.75,
+    ]) {
       const c = { x: a.x + ux * d, y: a.y + uy * d }
       for (const [side, price] of [
         [-1, 0],

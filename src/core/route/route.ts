@@ -109,6 +109,8 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     if (!a || !b)
       throw new Error(`route: connector ${link.id} ends at ${link.from} and ${link.to}, which layout did not place`)
     let points: Point[] | null = placed.flow === 'outline' ? hook(a.box, b.box, listIndent(placed.style)) : null
+    // A child that by chance stands as far in as a list would.
+    if (points && boxes.some((o) => o !== a.box && o !== b.box && covers(o, points as Point[]))) points = null
     for (const factor of points ? [] : CLEARANCES) {
       points = pathBetween(gridFor(factor), a, b, clear * factor, placed.flow, prices, ports)
       if (points) break

@@ -4,12 +4,11 @@
 import {
   bottom,
   centreOf,
-  crossingPoint,
   inflate,
+  leaves,
   overlaps,
   right,
   segmentEnters,
-  segments,
   union,
   type Box,
   type Point,
@@ -21,26 +20,9 @@ export function straightPath(a: Box, b: Box, others: readonly Box[], clearance: 
   const blocked = (p: Point, q: Point) => others.some((o) => segmentEnters(p, q, o))
   const around = blocked(from, to) ? wayAround(from, to, a, b, others, clearance) : null
   const points = around ?? [from, to]
-  const first = leaving(a, points[0] as Point, points[1] as Point)
-  const last = leaving(b, points.at(-1) as Point, points.at(-2) as Point)
+  const first = leaves(a, points[0] as Point, points[1] as Point)
+  const last = leaves(b, points.at(-1) as Point, points.at(-2) as Point)
   return [first, ...points.slice(1, -1), last]
-}
-
-/** Where the line from inside a box to a point outside it leaves the box. */
-function leaving(box: Box, inside: Point, outside: Point): Point {
-  const far = {
-    x: outside.x + (outside.x - inside.x) * 1e-6,
-    y: outside.y + (outside.y - inside.y) * 1e-6,
-  }
-  for (const [p, q] of segments(cornersOf(box).concat(cornersOf(box).slice(0, 1)))) {
-    const at = crossingPoint(inside, far, p, q)
-    if (at) return at
-  }
-  // The outside point stands on the box, or the line leaves through a corner.
-  return {
-    x: Math.min(right(box), Math.max(box.x, outside.x)),
-    y: Math.min(bottom(box), Math.max(box.y, outside.y)),
-  }
 }
 
 const cornersOf = (b: Box): Point[] => [

@@ -1,5 +1,6 @@
 /** Figures by seed, for properties: flowcharts with questions, returns, long and short words in several scripts; points. */
-import type { Figure, FigureLink, FigureNode, FrameName } from '../figure'
+import { frames, type Figure, type FigureKind, type FigureLink, type FigureNode } from '../figure'
+import { arrangementsOf } from '../layout'
 
 /** mulberry32: a small generator whose whole state is one integer. */
 export function random(seed: number): () => number {
@@ -35,13 +36,14 @@ const blank: Omit<Figure, 'id' | 'kind' | 'nodes' | 'links' | 'arrangement' | 'f
   wasRead: { text: '', nodes: {}, links: {} },
 }
 
-export function seededFigure(seed: number): Figure {
+export function seededFigure(seed: number, wanted?: 'process' | 'points'): Figure {
   const next = random(seed)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
   const words = (most: number): string =>
     next() < 0.08 ? pick(FOREIGN) : Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' ')
   const count = 3 + Math.floor(next() ** 2 * 45)
-  const points = next() < 0.15
+  const some = next() < 0.15
+  const points = wanted ? wanted === 'points' : some
   const nodes: FigureNode[] = Array.from({ length: points ? Math.min(count, 16) : count }, (_, i) => {
     const role = points ? 'point' : next() < 0.2 ? 'question' : i > 0 && next() < 0.06 ? 'end' : 'step'
     const detail = (points && next() < 0.6) || next() < 0.05 ? { detail: words(14) } : {}
@@ -68,20 +70,21 @@ export function seededFigure(seed: number): Figure {
         link(i, next() < 0.25 ? Math.floor(next() * i) : i + 2 + Math.floor(next() * 4), next() < 0.1 ? words(4) : 'no')
       else if (next() < 0.04) link(i, Math.floor(next() * nodes.length), '')
     })
-  const frame: FrameName = pick(['slide-16x9', 'page-column', 'free', 'page-portrait', 'slide-4x3'])
+  const kind = points ? 'points' : 'process'
   return {
     ...blank,
     id: `seed-${seed}`,
-    kind: points ? 'points' : 'process',
+    kind,
     nodes: Object.fromEntries(nodes.map((n) => [n.id, n])),
     links: Object.fromEntries(links.map((l) => [l.id, l])),
-    arrangement: points ? pick(['grid', 'ring']) : pick(['down', 'across', 'rows']),
-    frame,
+    arrangement: pick(arrangementsOf(kind)).id,
+    frame: pick(frames),
   }
 }
 
 /** Figures of the kinds without an order: trees, maps with labelled links, sets with members, decisions with chances. */
-export function seededOfKind(kind: 'hierarchy' | 'concept' | 'venn' | 'decision', seed: number): Figure {
+export function seededOfKind(kind: FigureKind, seed: number): Figure {
+  if (kind === 'process' || kind === 'points') return seededFigure(seed, kind)
   const next = random(seed * 7919 + kind.length)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
   const words = (most: number): string =>
@@ -135,20 +138,14 @@ export function seededOfKind(kind: 'hierarchy' | 'concept' | 'venn' | 'decision'
         )
       if (kind === 'concept' && i > 1 && next() < 0.35) link('relation', i, Math.floor(next() * i), words(2))
     }
-  const arrangement = {
-    hierarchy: ['down', 'across'],
-    concept: ['layers', 'across'],
-    venn: ['circles', 'panels'],
-    decision: ['tree', 'down'],
-  }[kind]
   return {
     ...blank,
     id: `${kind}-${seed}`,
     kind,
     nodes: Object.fromEntries(nodes.map((n) => [n.id, n])),
     links: Object.fromEntries(links.map((l) => [l.id, l])),
-    arrangement: pick(arrangement),
-    frame: pick(['slide-16x9', 'page-column', 'free', 'square'] as const),
+    arrangement: pick(arrangementsOf(kind)).id,
+    frame: pick(frames),
   }
 }
 

@@ -2,7 +2,7 @@
 
 import { Maximize, Minus, Plus } from 'lucide-react'
 import { nanoid } from 'nanoid'
-import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { connect, hold, reattach, type Edit } from '@/core/document'
 import { altTextOf, type Figure } from '@/core/figure'
 import { centreOf, type Box, type Point } from '@/core/geometry'
@@ -12,6 +12,7 @@ import { partAt, sceneParts } from '../scene/SceneView'
 import type { Selected } from './Bench'
 import type { usePicture } from './useBench'
 import { CropMarks, EditInPlace, FrameLine, Halo, Selection } from './overlays'
+import { useMotion } from './useMotion'
 import { useView } from './useView'
 
 type Props = {
@@ -50,6 +51,8 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
   const { scene, problem, drag, dropped } = picture
   const { box, view, size, zoomBy, panBy, fit, isFitted } = useView(scene?.width ?? 1280, scene?.height ?? 720)
   const [gesture, setGesture] = useState<Gesture | null>(null)
+  const drawing = useRef<SVGSVGElement>(null)
+  useMotion(drawing, scene, view, gesture !== null)
   const toFrame = (e: PointerEvent): Point => {
     const at = box.current?.getBoundingClientRect()
     return {
@@ -142,6 +145,7 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
       >
         {scene && (
           <svg
+            ref={drawing}
             role="img"
             aria-label={altTextOf(figure)}
             className="picture absolute inset-0 h-full w-full select-none"
