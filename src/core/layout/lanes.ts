@@ -37,37 +37,39 @@ export function lanes(sized: Sized, direction: 'down' | 'across'): Arranged {
       2 * pad,
   )
   const head = Math.max(0, ...names.map((a) => depth(a.block))) + beside * 0.5
-  const starts = widths.map((_, i) => widths.slice(0, i).reduce((s, w) => s + w, 0))
   const thick = layers.map((layer) => Math.max(0, ...layer.map(depth)))
   const lengths = thick.map((t, i) => t + Math.max(between, labelRoom(sized, layers[i] as SizedNode[], down)))
   const layerIds = layers.map((l) => l.map((n) => n.id))
   const runs = runsOf(layerIds, sized.links, lengths, sized.style.fold)
   const lengthOf = (run: readonly number[]) => run.reduce((s, i) => s + (lengths[i] as number), 0)
   const length = head + 2 * pad + Math.max(...runs.map(lengthOf)) - between
-  const whole = widths.reduce((s, w) => s + w, 0) + beside
   const boxes = new Map<string, Box>()
   const decor: Decor[] = []
-  runs.forEach((run, k) => {
-    let top = head + pad
-    for (const i of run) {
-      names.forEach((_, lane) => {
+  let first = 0
+  for (const run of runs) {
+    // Where a flow goes on, only the lanes it goes on in are drawn again.
+    const used = [...names.keys()].filter((lane) => run.some((i) => cell(layers[i] as SizedNode[], lane).length > 0))
+    for (const lane of used) {
+      const width = widths[lane] as number
+      let top = head + pad
+      for (const i of run) {
         const own = cell(layers[i] as SizedNode[], lane)
-        let aside = k * whole + (starts[lane] as number) + ((widths[lane] as number) - across(own)) / 2
+        let aside = first + (width - across(own)) / 2
         for (const n of own) {
           const along = top + ((thick[i] as number) - depth(n)) / 2
           boxes.set(n.id, { x: down ? aside : along, y: down ? along : aside, width: n.width, height: n.height })
           aside += breadth(n) + beside
         }
-      })
-      top += lengths[i] as number
-    }
-    names.forEach(({ block }, lane) => {
-      const [start, width] = [k * whole + (starts[lane] as number), widths[lane] as number]
-      const box = down ? { x: start, y: 0, width, height: length } : { x: 0, y: start, width: length, height: width }
+        top += lengths[i] as number
+      }
+      const box = down ? { x: first, y: 0, width, height: length } : { x: 0, y: first, width: length, height: width }
       const header = down ? { ...box, height: head } : { ...box, width: head }
+      const { block } = names[lane] as (typeof names)[number]
       decor.push({ kind: 'lane', box, header, name: { block, centre: centreIn(header) } })
-    })
-  })
+      first += width
+    }
+    first += beside
+  }
   return { boxes, flow: direction, decor }
 }
 

@@ -114,7 +114,7 @@ function candidates(points: readonly Point[], block: TextBlock, gap: number): Ca
         const centre = Math.abs(ux) > 0.5 ? { x: c.x, y: c.y + side * aside } : { x: c.x - side * aside, y: c.y }
         out.push({
           box: boxAround(centre, block),
-          at: price + (before + Math.max(0, d)) / 40 + (d < along || d > length - along ? 8 : 0),
+          at: price + (before + Math.max(0, d)) / 40 + (d < along + gap || d > length - along - gap ? 35 : 0),
         })
       }
     }
