@@ -332,7 +332,7 @@ test('text that is no figure is told so, with what would help; pointing lights w
   await b.find('button[aria-label^="Read the passage that begins here"]')
   await caretIn(1)
   await b.chord([Key.CONTROL], Key.ENTER)
-  await b.find('article[data-kind=process] [data-arrangement=rows] svg')
+  await b.find('article[data-kind=process] [data-arrangement=across] svg')
   const node = await b.find('article[data-kind=process] [data-arrangement=down] g[data-part]:last-of-type path')
   await b.driver.actions().move({ origin: node }).perform()
   assert.match(await b.text('.words-lit'), /wave the cars on|lower the ramp|check the lines/)
@@ -484,6 +484,23 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   await eventually('undone', 3000, async () => (await leadsTo()) === 'Lower ramp')
   await (await b.find('//button[@role="radio"][contains(., "Down the page")]')).click()
   await eventually('down the page', 5000, async () => (await middleOf(3)).x === (await middleOf(0)).x)
+  // Whoever did not ask for less motion sees the nodes go to their new places.
+  const motion = (value: string) =>
+    b.driver.sendDevToolsCommand('Emulation.setEmulatedMedia', {
+      features: [{ name: 'prefers-reduced-motion', value }],
+    })
+  const movesWhen = (name: string) =>
+    b.driver.executeAsyncScript<boolean>(
+      `const done = arguments[1], since = performance.now();
+       const look = () => document.getAnimations().some((a) => a.effect?.target?.dataset?.part) ? done(true) : performance.now() - since > 1500 ? done(false) : requestAnimationFrame(look);
+       [...document.querySelectorAll('[role=radio]')].find((e) => e.textContent === arguments[0]).click(); look()`,
+      name,
+    )
+  await motion('no-preference')
+  assert.equal(await movesWhen('Across'), true)
+  await motion('reduce')
+  assert.equal(await movesWhen('Down the page'), false)
+  await eventually('down again', 5000, async () => (await middleOf(3)).x === (await middleOf(0)).x)
   await (await b.find('[aria-label="Frame"] option[value="square"]')).click()
   await b.find('//p[contains(., "Square · 28.6 × 28.6 cm")]')
   assert.deepEqual(await b.complaints(), [])
@@ -582,7 +599,7 @@ test('axe-core finds nothing wrong with shelf, folio, readings, bench and delive
       `const s = getSelection(), e = document.querySelector('.manuscript'); e.focus(); s.collapse(e.children[1].firstChild, 3)`,
     )
     await b.chord([Key.CONTROL], Key.ENTER)
-    await b.find('[data-arrangement=rows] svg')
+    await b.find('[data-arrangement=across] svg')
     await sleep(300)
     await look(`readings ${theme}`)
     await (await b.find('[data-arrangement=down]')).click()

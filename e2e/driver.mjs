@@ -36,6 +36,8 @@ export async function startBrowser({ width = 1280, height = 800 } = {}) {
     '--password-store=basic',
     '--use-mock-keychain',
     '--lang=en-US',
+    // Places are read right after a click: nothing may be on its way. One test asks for motion.
+    '--force-prefers-reduced-motion',
     '--log-level=3',
   )
   o.setUserPreferences({

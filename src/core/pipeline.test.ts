@@ -2,11 +2,14 @@ import { routedFaults } from './check'
 import { hold } from './document'
 import { apply } from './document'
 import { svgFile } from './formats'
-import { centreOf } from './geometry'
-import { figureKinds, frames, type FrameName } from './figure'
-import { arrangementsOf, withNodeAt, type Decor } from './layout'
+import { centreOf, union } from './geometry'
+import { figureKinds, frameTable, frames, SMALLEST_TEXT, type Figure, type FrameName } from './figure'
+import { arrangementsFor, arrangementsOf, withNodeAt, type Decor } from './layout'
 import { routedFigure, sceneOf } from './pipeline'
+import { propose } from './propose'
+import { englishLexicon, readText } from './reading'
 import { reroute } from './route'
+import { corpus } from './testing/corpus'
 import { failingSeeds, frozen, random, seededFigure, seededOfKind } from './testing/seededFigure'
 import { shippedTypesetter } from './testing/shippedTypesetter'
 
@@ -36,6 +39,36 @@ test.each(figureKinds)(
     expect(failing).toEqual([])
   },
 )
+
+test('in every frame nearly every figure of the corpus has an arrangement with legible words, and most have it first', () => {
+  const lexicon = englishLexicon()
+  const figures = corpus()
+    .filter((g, i) => g.language === 'en' && g.kinds[0] !== 'none' && i % 3 === 0)
+    .flatMap((g) => propose(readText(g.text, lexicon))[0]?.figure ?? [])
+  for (const frame of frames) {
+    const least = SMALLEST_TEXT[frameTable[frame].medium] - 0.05
+    const legible = (figure: Figure, arrangement: string) =>
+      (sceneOf({ ...figure, arrangement, frame }, 'light', typesetter).smallestText ?? least) >= least
+    const first = figures.filter((f) => legible(f, arrangementsFor(f)[0]?.id ?? ''))
+    const none = figures.filter((f) => !first.includes(f) && !arrangementsFor(f).some((a) => legible(f, a.id)))
+    expect({ frame, enough: first.length / figures.length > 0.88, none: none.length <= figures.length * 0.02 }).toEqual({
+      frame,
+      enough: true,
+      none: true,
+    })
+  }
+})
+
+test('a figure fills its frame or stands in the middle of it, and its words are not made larger than a little', () => {
+  const failing = failingSeeds(1, 80, (seed) => {
+    const scene = sceneOf({ ...seededFigure(seed), frame: 'slide-16x9' }, 'light', typesetter)
+    const all = union(scene.nodes.map((n) => n.box))
+    const inside = all.x > 0 && all.y > 0 && all.x + all.width < 1280 && all.y + all.height < 720
+    const full = all.width > 1280 * 0.6 || all.height > 720 * 0.6
+    return inside && (full || scene.fit.scale > 1.29) ? null : `${JSON.stringify(all)} at ${scene.fit.scale}`
+  })
+  expect(failing).toEqual([])
+})
 
 test('a parent stands above its children and in the middle of them, and no two subtrees cross', () => {
   const failing = failingSeeds(1, 60, (seed) => {
