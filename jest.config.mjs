@@ -10,11 +10,12 @@ const config = {
   silent: false,
 }
 
-export default async () => {
+const withGlobals = async () => {
   const made = await nextJest({ dir: './' })(config)()
   const transform = Object.entries(made.transform).map(([files, [, options]]) => [
     files,
-    ['<rootDir>/jest.transform.cjs', options],
+    ['<rootDir>/jest.transform.mjs', options],
   ])
   return { ...made, transform: Object.fromEntries(transform) }
 }
+export default withGlobals

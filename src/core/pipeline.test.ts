@@ -51,11 +51,13 @@ test('in every frame nearly every figure of the corpus has an arrangement with l
       (sceneOf({ ...figure, arrangement, frame }, 'light', typesetter).smallestText ?? least) >= least
     const first = figures.filter((f) => legible(f, arrangementsFor(f)[0]?.id ?? ''))
     const none = figures.filter((f) => !first.includes(f) && !arrangementsFor(f).some((a) => legible(f, a.id)))
-    expect({ frame, enough: first.length / figures.length > 0.88, none: none.length <= figures.length * 0.02 }).toEqual({
-      frame,
-      enough: true,
-      none: true,
-    })
+    expect({ frame, enough: first.length / figures.length > 0.88, none: none.length <= figures.length * 0.02 }).toEqual(
+      {
+        frame,
+        enough: true,
+        none: true,
+      },
+    )
   }
 })
 

@@ -1,10 +1,10 @@
 // Next's own transformer, with the globals that hot loops use bound once in each module: in the contexts Jest runs tests
 // in, every look at a global costs some hundred times what a constant of the module does.
-const next = require('next/dist/build/swc/jest-transformer')
+import next from 'next/dist/build/swc/jest-transformer.js'
 
 const GLOBALS = 'const {Array,Infinity,JSON,Map,Math,Number,Object,Set,String}=globalThis;'
 
-module.exports = {
+const transformer = {
   createTransformer(options) {
     const inner = next.createTransformer(options)
     return {
@@ -16,3 +16,4 @@ module.exports = {
     }
   },
 }
+export default transformer
