@@ -14,6 +14,7 @@ import { scene } from '../src/core/scene'
 import { corpus } from '../src/core/testing/corpus'
 import { seededFigure } from '../src/core/testing/seededFigure'
 import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
+import { layoutBench } from './layoutBench'
 import { newFolio, openBrowser, startServer, sleep } from './support'
 
 const median = (values: readonly number[]): number => values.toSorted((a, b) => a - b)[values.length >> 1] ?? 0
@@ -191,6 +192,8 @@ line(
   ms(dragging),
   `${(whole / dragging).toFixed(0)} times faster than the whole figure (${ms(whole)})`,
 )
+
+await layoutBench(line, typesetter)
 
 console.log('\nIn the browser')
 const server = await startServer(4131)

@@ -493,7 +493,7 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
     b.driver.executeAsyncScript<boolean>(
       `const done = arguments[1], since = performance.now();
        const look = () => document.getAnimations().some((a) => a.effect?.target?.dataset?.part) ? done(true) : performance.now() - since > 1500 ? done(false) : requestAnimationFrame(look);
-       [...document.querySelectorAll('[role=radio]')].find((e) => e.textContent === arguments[0]).click(); look()`,
+       [...document.querySelectorAll('[role=radio]')].find((e) => e.textContent.endsWith(arguments[0])).click(); look()`,
       name,
     )
   await motion('no-preference')

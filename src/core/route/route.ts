@@ -108,8 +108,10 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     const [a, b] = [node.get(link.from), node.get(link.to)]
     if (!a || !b)
       throw new Error(`route: connector ${link.id} ends at ${link.from} and ${link.to}, which layout did not place`)
-    let points: Point[] | null = placed.flow === 'outline' ? hook(a.box, b.box, listIndent(placed.style)) : null
-    // A child that by chance stands as far in as a list would.
+    let points: Point[] | null =
+      (placed.flow === 'outline' ? hook(a.box, b.box, listIndent(placed.style)) : null) ??
+      (trunk ? branch(placed, a, b, clear) : null)
+    // A child that stands in by chance as far as a list would, or a second parent.
     if (points && boxes.some((o) => o !== a.box && o !== b.box && covers(o, points as Point[]))) points = null
     for (const factor of points ? [] : CLEARANCES) {
       points = pathBetween(gridFor(factor), a, b, clear * factor, placed.flow, prices, ports)
@@ -147,6 +149,30 @@ function hook(a: Box, b: Box, indent: number): Point[] | null {
         { x: b.x, y },
       ]
     : null
+}
+
+/** In a tree: out of the parent, along a line that all its children share, into the child; null when the child does not
+ *  stand beyond the parent. */
+function branch(placed: Placed, a: PlacedNode, b: PlacedNode, clear: number): Point[] | null {
+  const across = placed.flow === 'treeAcross'
+  const [from, to] = across
+    ? [portOf(a.box, 'right'), portOf(b.box, 'left')]
+    : [portOf(a.box, 'bottom'), portOf(b.box, 'top')]
+  const along = (p: Point) => (across ? p.x : p.y)
+  const children = new Set(placed.links.filter((l) => l.from === a.id && l.to !== a.id).map((l) => l.to))
+  const starts = placed.nodes
+    .filter((n) => children.has(n.id))
+    .map((n) => (across ? n.box.x : n.box.y))
+    .filter((start) => start > along(from))
+  // Words stand on the last stretch, which the arrangement has made long enough for them.
+  const words = Math.max(0, ...placed.links.map((l) => (across ? l.label?.width : l.label?.height) ?? 0))
+  const line = Math.min(...starts) - (words === 0 ? clear : words + placed.style.body.size * 1.6)
+  if (along(to) <= along(from) || line <= along(from)) return null
+  return withoutCollinear(
+    across
+      ? [from, { x: line, y: from.y }, { x: line, y: to.y }, to]
+      : [from, { x: from.x, y: line }, { x: to.x, y: line }, to],
+  )
 }
 
 /** Connectors that can run straight take their sides before those that have to bend anyway. */
