@@ -78,7 +78,7 @@ export function lineAt(values: Float64Array, v: number): number {
 }
 
 /** Notes that a connector runs along `points`, as far as its corners are on the grid. */
-export function occupy(g: Grid, points: readonly Point[]): void {
+export function occupy(g: Grid, points: readonly Point[], by: 1 | -1): void {
   const w = g.xs.length
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1] as Point, points[i] as Point]
@@ -86,12 +86,12 @@ export function occupy(g: Grid, points: readonly Point[]): void {
       const yi = lineAt(g.ys, a.y)
       if (yi < 0) continue
       const [from, to] = [firstAbove(g.xs, Math.min(a.x, b.x) - SAME), firstAbove(g.xs, Math.max(a.x, b.x) - SAME)]
-      for (let xi = from; xi < to; xi++) g.usedH[yi * w + xi]!++
+      for (let xi = from; xi < to; xi++) g.usedH[yi * w + xi]! += by
     } else {
       const xi = lineAt(g.xs, a.x)
       if (xi < 0) continue
       const [from, to] = [firstAbove(g.ys, Math.min(a.y, b.y) - SAME), firstAbove(g.ys, Math.max(a.y, b.y) - SAME)]
-      for (let yi = from; yi < to; yi++) g.usedV[yi * w + xi]!++
+      for (let yi = from; yi < to; yi++) g.usedV[yi * w + xi]! += by
     }
   }
 }

@@ -18,7 +18,8 @@ export function cheapestPath(
   const w = g.xs.length
   const memory = freshMemory(g)
   const { cost, from } = memory
-  const goal = new Map(ends.map((e) => [(e.yi * w + e.xi) * 4 + e.heading, e]))
+  const goal = new Map<number, Terminal[]>()
+  for (const e of ends) goal.set(e.yi * w + e.xi, [...(goal.get(e.yi * w + e.xi) ?? []), e])
   const target = bounds(g, ends)
   const guess = (state: number) => leastCost(g, state, target, prices.bend)
   const heap = new Heap()
@@ -31,16 +32,21 @@ export function cheapestPath(
   }
   let best = Infinity
   let bestEnd = -1
+  let bestTerminal: Terminal | null = null
   for (let state = heap.pop(); state >= 0; state = heap.pop()) {
     const c = cost[state] as number
     if (c + guess(state) >= best) break
-    const end = goal.get(state)
-    if (end && c + end.cost < best) {
-      best = c + end.cost
-      bestEnd = state
-    }
     const cell = state >> 2
     const heading = (state & 3) as Heading
+    // At the rim of the figure no line lies beyond: there a path turns into the target at the last place.
+    for (const end of goal.get(cell) ?? []) {
+      if (end.heading === (heading ^ 2)) continue
+      const total = c + end.cost + (end.heading === heading ? 0 : prices.bend)
+      if (total >= best) continue
+      best = total
+      bestEnd = state
+      bestTerminal = end
+    }
     for (let turn = 0; turn < 4; turn++) {
       if (turn === (heading ^ 2)) continue
       const to = neighbour(g, cell, turn as Heading)
@@ -53,7 +59,7 @@ export function cheapestPath(
       }
     }
   }
-  if (bestEnd < 0) return null
+  if (!bestTerminal) return null
   const cells: number[] = []
   let first = bestEnd
   for (let s = bestEnd; s >= 0; s = from[s] as number) {
@@ -61,7 +67,7 @@ export function cheapestPath(
     first = s
   }
   const start = starts.find((s) => (s.yi * w + s.xi) * 4 + s.heading === first) as Terminal
-  return { cells, start, end: goal.get(bestEnd) as Terminal }
+  return { cells, start, end: bestTerminal }
 }
 
 /** What is left at least: the way there, and the bends that its direction makes unavoidable. */

@@ -1,6 +1,15 @@
 /** Stage `route`: gives every connector its path and its label a place. In: nodes with boxes. Out: orthogonal paths from
  *  outline to outline that enter no other node wherever nodes leave room between them. Moves nothing. */
-import { centreOf, portOf, withoutCollinear, type Box, type Point, type Side } from '../geometry'
+import {
+  centreOf,
+  crossingPoint,
+  portOf,
+  segments,
+  withoutCollinear,
+  type Box,
+  type Point,
+  type Side,
+} from '../geometry'
 import type { LinkId, NodeId } from '../figure'
 import { listIndent, type Flow, type Placed, type PlacedNode } from '../layout'
 import { gridAround, lineAt, occupy, type Grid } from './grid'
@@ -89,22 +98,21 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   // Two connectors that turn between two layers must both find room there, also when the gaps are tight.
   const clear = Math.min(size * 0.8, placed.style.gap.between * 0.4)
   const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross' || placed.flow === 'outline'
-  const prices: Prices = { bend: size * 3, crossing: size * 3.5, shared: trunk ? 0 : size * 1.5 }
+  const prices: Prices = { bend: size * 3, crossing: size * 8, shared: trunk ? 0 : size * 1.5 }
   const boxes = placed.nodes.map((n) => n.box)
   const node = new Map(placed.nodes.map((n) => [n.id, n]))
   const grids = new Map<number, Grid>()
-  const done: Bare[] = [...kept]
+  const done = new Map(kept.map((r) => [r.id, r]))
   const gridFor = (factor: number): Grid => {
     const known = grids.get(factor)
     if (known) return known
     const grid = gridAround(boxes, clear * factor, [])
-    for (const r of done) occupy(grid, r.points)
+    for (const r of done.values()) occupy(grid, r.points, 1)
     grids.set(factor, grid)
     return grid
   }
-  const ports = new PortUse(done, node, trunk)
-  const wanted = new Set(open)
-  for (const link of straightestFirst(placed, node).filter((l) => wanted.has(l.id))) {
+  const ports = new PortUse(kept, node, trunk)
+  const lead = (link: Placed['links'][number]): Bare => {
     const [a, b] = [node.get(link.from), node.get(link.to)]
     if (!a || !b)
       throw new Error(`route: connector ${link.id} ends at ${link.from} and ${link.to}, which layout did not place`)
@@ -117,13 +125,40 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
       points = pathBetween(gridFor(factor), a, b, clear * factor, placed.flow, prices, ports)
       if (points) break
     }
-    const route = { id: link.id, from: link.from, to: link.to, points: points ?? directLine(a.box, b.box) }
-    done.push(route)
-    ports.add(route)
-    for (const g of grids.values()) occupy(g, route.points)
+    return { id: link.id, from: link.from, to: link.to, points: points ?? directLine(a.box, b.box) }
   }
-  const order = new Map(placed.links.map((l, i) => [l.id, i]))
-  return done.toSorted((p, q) => (order.get(p.id) ?? 0) - (order.get(q.id) ?? 0))
+  const count = (r: Bare, by: 1 | -1): void => {
+    ports.count(r, by)
+    for (const g of grids.values()) occupy(g, r.points, by)
+  }
+  const wanted = new Set(open)
+  const inTurn = straightestFirst(placed, node).filter((l) => wanted.has(l.id))
+  for (const link of inTurn) {
+    const route = lead(link)
+    done.set(link.id, route)
+    count(route, 1)
+  }
+  // Once more, now that all lie somewhere: what crosses others may find a way that it did not see coming.
+  for (const link of trunk ? [] : inTurn) {
+    const old = done.get(link.id) as Bare
+    const others = [...done.values()].filter((r) => r !== old)
+    const before = crossingsWith(old, others)
+    if (before === 0) continue
+    count(old, -1)
+    const again = lead(link)
+    const better = crossingsWith(again, others) < before ? again : old
+    done.set(link.id, better)
+    count(better, 1)
+  }
+  return placed.links.flatMap((l) => done.get(l.id) ?? [])
+}
+
+/** How often a connector crosses others. */
+function crossingsWith(route: Bare, others: readonly Bare[]): number {
+  let count = 0
+  for (const [a, b] of segments(route.points))
+    for (const other of others) for (const [c, d] of segments(other.points)) if (crossingPoint(a, b, c, d)) count++
+  return count
 }
 
 function straightRoutes(placed: Placed, kept: readonly Bare[], open: readonly LinkId[]): Bare[] {
@@ -253,13 +288,14 @@ class PortUse {
     /** All connectors of a node leave by one side. */
     private readonly trunk: boolean,
   ) {
-    for (const r of routes) this.add(r)
+    for (const r of routes) this.count(r, 1)
   }
 
-  add(r: Bare): void {
+  /** Adds a connector, or takes it away. */
+  count(r: Bare, by: 1 | -1): void {
     const [a, b] = [this.nodes.get(r.from), this.nodes.get(r.to)]
-    if (a) this.at(a, sideOfPoint(a.box, r.points[0] as Point)).out++
-    if (b) this.at(b, sideOfPoint(b.box, r.points.at(-1) as Point)).in++
+    if (a) this.at(a, sideOfPoint(a.box, r.points[0] as Point)).out += by
+    if (b) this.at(b, sideOfPoint(b.box, r.points.at(-1) as Point)).in += by
   }
 
   /** In bends. */

@@ -12,7 +12,7 @@ import { layersOf } from './layers'
 /** Free width kept for a long connector between two nodes, in parts of the gap between nodes. */
 const CHANNEL = 0.5
 /** Free room between two columns of a folded flow: the connector from the foot of one to the head of the next runs there. */
-const BETWEEN_RUNS = 1.4
+const BETWEEN_RUNS = 1.9
 
 export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
   const down = direction === 'down'
