@@ -499,6 +499,9 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   await motion('no-preference')
   assert.equal(await movesWhen('Across'), true)
   await motion('reduce')
+  await eventually('at rest', 3000, () =>
+    b.driver.executeScript<boolean>(`return document.getAnimations().every((a) => !a.effect?.target?.dataset?.part)`),
+  )
   assert.equal(await movesWhen('Down the page'), false)
   await eventually('down again', 5000, async () => (await middleOf(3)).x === (await middleOf(0)).x)
   await (await b.find('[aria-label="Frame"] option[value="square"]')).click()

@@ -1,7 +1,7 @@
 import { backEdges } from '../graph'
-import { centreOf, overlaps, type Box } from '../geometry'
+import { centreOf, contains, overlaps, type Box } from '../geometry'
 import { routedFigure } from '../pipeline'
-import { failingSeeds, random, seededFigure } from '../testing/seededFigure'
+import { failingSeeds, random, seededFigure, seededOfKind } from '../testing/seededFigure'
 import { steps } from '../testing/steps'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 
@@ -120,5 +120,26 @@ test('lanes hold the steps of their actor, do not overlap, and no step overlaps 
     }
     return null
   })
+  expect(failing).toEqual([])
+})
+
+test('nested fields hold their parent and all below it and nothing else, and lie in each other or apart', () => {
+  let fields = 0
+  const failing = failingSeeds(1, 120, (seed) => {
+    const routed = drawn({ ...seededOfKind('hierarchy', seed), arrangement: 'nested' })
+    const found = routed.decor.flatMap((d) => (d.kind === 'field' ? [d.box] : []))
+    fields += found.length
+    const parent = new Map(routed.links.map((l) => [l.to, l.from]))
+    const parents = new Set(parent.values())
+    const depth = (id: string): number => (parent.has(id) ? 1 + depth(parent.get(id) as string) : 0)
+    for (const n of routed.nodes) {
+      const around = found.filter((f) => contains(f, n.box)).length
+      if (found.some((f) => overlaps(f, n.box) && !contains(f, n.box))) return `${n.id} across a border`
+      if (around !== depth(n.id) + Number(parents.has(n.id))) return `${n.id} in ${around} fields`
+    }
+    const torn = found.some((f) => found.some((g) => overlaps(f, g) && !contains(f, g) && !contains(g, f)))
+    return torn ? 'fields overlap' : null
+  })
+  expect(fields).toBeGreaterThan(300)
   expect(failing).toEqual([])
 })
