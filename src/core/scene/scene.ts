@@ -4,7 +4,6 @@ import { POINTS_PER_PX } from '../figure'
 import {
   EPSILON,
   centreOf,
-  crossingPoint,
   inflate,
   segmentEnters,
   segments,
@@ -157,17 +156,16 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
 function hopsOf(routed: Routed): ReadonlyMap<string, readonly Point[]> {
   const out = new Map<string, Point[]>()
   if (routed.flow === 'straight') return out
-  const lines = routed.routes.map((r) => ({ id: r.id, stretches: segments(r.points) }))
-  for (const { id, stretches } of lines) {
-    const places = stretches.flatMap(([a, b]) => {
-      if (Math.abs(a.y - b.y) > EPSILON) return []
-      const found = lines.flatMap((other) =>
-        other.id === id ? [] : other.stretches.flatMap(([c, d]) => crossingPoint(a, b, c, d) ?? []),
-      )
-      const forward = Math.sign(b.x - a.x)
-      return found.toSorted((p, q) => (p.x - q.x) * forward)
-    })
-    if (places.length > 0) out.set(id, places)
+  const stretches = routed.routes.flatMap((r) => segments(r.points).map(([a, b]) => ({ id: r.id, a, b })))
+  const upright = stretches
+    .filter(({ a, b }) => Math.abs(a.x - b.x) <= EPSILON)
+    .map(({ id, a, b }) => ({ id, x: a.x, top: Math.min(a.y, b.y) + EPSILON, foot: Math.max(a.y, b.y) - EPSILON }))
+  for (const { id, a, b } of stretches) {
+    if (Math.abs(a.y - b.y) > EPSILON) continue
+    const [left, right] = [Math.min(a.x, b.x) + EPSILON, Math.max(a.x, b.x) - EPSILON]
+    const over = upright.filter((u) => u.x > left && u.x < right && u.top < a.y && a.y < u.foot && u.id !== id)
+    const places = over.map((u) => ({ x: u.x, y: a.y })).toSorted((p, q) => (p.x - q.x) * Math.sign(b.x - a.x))
+    if (places.length > 0) out.set(id, [...(out.get(id) ?? []), ...places])
   }
   return out
 }
