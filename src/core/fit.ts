@@ -3,7 +3,7 @@
  *  A figure that already fits as it is styled is left as it is, so that the figures of a folio look alike. */
 import type { Figure } from './figure'
 import { arrangementRow, extentOf, layout, type Placed } from './layout'
-import { measure, type Typesetter } from './measure'
+import { measure, type Sized, type Typesetter } from './measure'
 import { LARGEST_GROWTH, type FigureStyle } from './style'
 
 /** Factors of the style's wrapping and gaps, and the number of columns. */
@@ -19,22 +19,23 @@ const COLUMN_HEIGHT = 1.5
 const MANY = 80
 
 export function fittedLayout(figure: Figure, style: FigureStyle, typesetter: Typesetter): Placed {
-  const place = (trial: Trial): Placed => {
+  // Gaps and folds leave words as they are set: one measuring for each width they may run to.
+  const measured = new Map<number, Sized>()
+  const tried = (trial: Trial) => {
     const changed = adapted(style, trial)
-    return { ...layout(measure(figure, changed, typesetter), typesetter), style: changed }
+    const sized = measured.get(trial.wrap) ?? measure(figure, changed, typesetter)
+    measured.set(trial.wrap, sized)
+    const placed = layout({ ...sized, style: changed }, typesetter)
+    return { trial, placed, price: priceOf(placed, trial) }
   }
-  const first = place(PLAIN)
+  let best = tried(PLAIN)
   const held = Object.values(figure.nodes).some((n) => n.held)
   // What a person placed by hand was placed beside the rest as it stood.
-  if (held || priceOf(first, PLAIN) < GOOD) return first
-  const shrinks = scaleOf(first) < 1
-  let best = { trial: PLAIN, placed: first, price: priceOf(first, PLAIN) }
-  for (const axis of axesFor(figure, shrinks))
+  if (held || best.price < GOOD) return best.placed
+  for (const axis of axesFor(figure, scales(best.placed).scale < 1))
     for (const change of axis) {
-      const trial = { ...best.trial, ...change }
-      const placed = place(trial)
-      const price = priceOf(placed, trial)
-      if (price < best.price - 1e-9) best = { trial, placed, price }
+      const next = tried({ ...best.trial, ...change })
+      if (next.price < best.price - 1e-9) best = next
     }
   return best.placed
 }
@@ -70,7 +71,6 @@ function scales(placed: Placed): { wide: number; high: number; scale: number } {
   const high = ((frame.height ?? frame.width * COLUMN_HEIGHT) - 2 * margin) / Math.max(1, content.height)
   return { wide, high, scale: Math.min(LARGEST_GROWTH, wide, high) }
 }
-const scaleOf = (placed: Placed): number => scales(placed).scale
 
 /** What a layout lacks in its frame: words made smaller weigh most, then an empty frame, then leaving the plain style. */
 function priceOf(placed: Placed, trial: Trial): number {

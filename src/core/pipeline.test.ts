@@ -11,6 +11,7 @@ import { englishLexicon, readText } from './reading'
 import { reroute } from './route'
 import { corpus } from './testing/corpus'
 import { failingSeeds, frozen, random, seededFigure, seededOfKind } from './testing/seededFigure'
+import { steps } from './testing/steps'
 import { shippedTypesetter } from './testing/shippedTypesetter'
 
 const typesetter = shippedTypesetter()
@@ -39,6 +40,42 @@ test.each(figureKinds)(
     expect(failing).toEqual([])
   },
 )
+
+test('a figure without nodes, and of one node, is drawn in every arrangement and frame', () => {
+  for (const kind of figureKinds)
+    for (const { id } of arrangementsOf(kind))
+      for (const frame of frames)
+        for (const words of [[], ['Check the moorings']]) {
+          const { width, height, fit, nodes } = sceneOf(
+            { ...steps(...words), kind, arrangement: id, frame },
+            'light',
+            typesetter,
+          )
+          const finite = [width, height, fit.scale, fit.dx, fit.dy].every(Number.isFinite)
+          expect([kind, id, frame, nodes.length, finite]).toEqual([kind, id, frame, words.length, true])
+        }
+})
+
+test('a link from a node to itself is drawn beside it, in every arrangement that draws links', () => {
+  for (const kind of ['process', 'concept', 'hierarchy', 'decision'] as const)
+    for (const { id } of arrangementsOf(kind)) {
+      const figure = seededOfKind(kind, 3)
+      const first = Object.values(figure.nodes)[0] as Figure['nodes'][string]
+      const self = {
+        id: 'self',
+        role: 'relation' as const,
+        from: first.id,
+        to: first.id,
+        order: 99,
+        source: [],
+        text: 'again',
+      }
+      const routed = routedFigure({ ...figure, arrangement: id, links: { ...figure.links, self } }, 'light', typesetter)
+      const drawn = routed.routes.find((r) => r.id === 'self')
+      expect([kind, id, routedFaults(routed)]).toEqual([kind, id, []])
+      expect([kind, id, drawn ? drawn.points.length > 3 : routed.flow === 'unlinked']).toEqual([kind, id, true])
+    }
+})
 
 test('in every frame nearly every figure of the corpus has an arrangement with legible words, and most have it first', () => {
   const lexicon = englishLexicon()

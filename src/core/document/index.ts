@@ -20,5 +20,6 @@ export {
   rename,
   renameLink,
 } from './shape'
+export { chanceIn, valueIn, withChance } from './quantities'
 export { takeIn } from './takeIn'
 export { understand, type Understanding } from './instruct'

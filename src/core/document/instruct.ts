@@ -11,6 +11,7 @@ import {
   type NodeId,
 } from '../figure'
 import { all, type Edit } from './edit'
+import { withChance } from './quantities'
 import { changePlaces, connect, insertAfter, insertBelow, insertOn, moveAfter, remove, rename } from './shape'
 
 export type Understanding = { readonly says: string; readonly edit: Edit }
@@ -270,7 +271,7 @@ const rows: readonly Row[] = [
         return link
           ? {
               says: `Set the chance of “${n.text}” to ${text}`,
-              edit: { do: 'setLink', id: link.id, set: { probability: p, text } },
+              edit: { do: 'setLink', id: link.id, set: withChance(link, p) },
             }
           : null
       })

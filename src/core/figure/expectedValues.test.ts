@@ -81,6 +81,25 @@ test('the best option is marked; of equals both', () => {
   expect(best(choice(5, 5))).toEqual(['n1', 'n2'])
 })
 
+test('outcomes that many chances share are worked out once: forty forks that meet again', () => {
+  const count = 40
+  const nodes = Array.from({ length: count + 1 }, (_, i): FigureNode => ({
+    id: `n${i}`,
+    role: i === count ? 'outcome' : 'chance',
+    text: '',
+    order: i,
+    source: [],
+    ...(i === count ? { measure: { value: 8, unit: '' } } : {}),
+  }))
+  const links = Array.from({ length: 2 * count }, (_, i): FigureLink => {
+    const from = i >> 1
+    return { id: `l${i}`, role: 'leads', from: `n${from}`, to: `n${from + 1}`, probability: 0.5, order: i, source: [] }
+  })
+  const byId = <T extends { id: string }>(list: T[]) => Object.fromEntries(list.map((x) => [x.id, x]))
+  const figure: Figure = { ...steps(), kind: 'decision', nodes: byId(nodes), links: byId(links) }
+  expect(expectedValues(figure).values.get('n0')).toBe(8)
+})
+
 test('nothing is made up: open values, chances that do not add up, two units, circles give no number', () => {
   const fair = figureOf({
     role: 'chance',

@@ -1,5 +1,6 @@
 /** Expected values of a decision, rolled back from its outcomes (Raiffa 1968, "Decision Analysis"): a chance is worth the
  *  mean of what it may lead to, a choice as much as its best option. */
+import { backEdges } from '../graph'
 import { linksInOrder, type Figure, type FigureLink, type LinkId, type NodeId } from './figure'
 
 export type RolledBack = {
@@ -20,25 +21,30 @@ export function expectedValues(figure: Figure): RolledBack {
   if (figure.kind !== 'decision') return NOTHING
   const units = new Set(Object.values(figure.nodes).flatMap((n) => (n.measure ? [n.measure.unit] : [])))
   if (units.size !== 1) return NOTHING
+  const links = linksInOrder(figure)
+  if (backEdges(Object.keys(figure.nodes), links).size > 0) return NOTHING
   const out = new Map<NodeId, FigureLink[]>()
-  for (const l of linksInOrder(figure)) out.set(l.from, [...(out.get(l.from) ?? []), l])
+  for (const l of links) out.set(l.from, [...(out.get(l.from) ?? []), l])
   const values = new Map<NodeId, number>()
   const best = new Set<LinkId>()
-  const open = new Set<NodeId>()
+  const known = new Map<NodeId, number | null>()
   /** What a node brings with all that follows from it; null when that is not known. */
   const worth = (id: NodeId): number | null => {
-    if (open.has(id)) return null
-    open.add(id)
+    const before = known.get(id)
+    if (before !== undefined) return before
+    const found = workedOut(id)
+    known.set(id, found)
+    return found
+  }
+  const workedOut = (id: NodeId): number | null => {
     const node = figure.nodes[id]
-    const links = out.get(id) ?? []
-    const below = links.map((l) => ({ link: l, value: worth(l.to) }))
-    open.delete(id)
+    const below = (out.get(id) ?? []).map((l) => ({ link: l, value: worth(l.to) }))
     const own = node?.measure?.value ?? null
     const rest = node?.role === 'choice' ? choose(below) : follow(below)
     if (rest === undefined) return own
     if (rest === null) return null
     const whole = (own ?? 0) + rest
-    if (links.length > 0 && (node?.role === 'choice' || below.some((b) => b.link.probability !== undefined)))
+    if (below.length > 0 && (node?.role === 'choice' || below.some((b) => b.link.probability !== undefined)))
       values.set(id, whole)
     return whole
   }
@@ -49,9 +55,7 @@ export function expectedValues(figure: Figure): RolledBack {
     below.forEach((b) => b.value === most && best.add(b.link.id))
     return most
   }
-  const heads = new Set(Object.keys(figure.nodes))
-  for (const l of Object.values(figure.links)) heads.delete(l.to)
-  heads.forEach(worth)
+  Object.keys(figure.nodes).forEach(worth)
   return { values, best, unit: [...units][0] ?? '' }
 }
 

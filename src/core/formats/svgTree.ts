@@ -1,8 +1,7 @@
 /** Marks to SVG elements: the one table that screen and files are drawn by. Numbers are rounded here and nowhere else. */
 import {
-  bottom,
+  cornersOf,
   crossingPoint,
-  right,
   segmentEnters,
   segments,
   shapes,
@@ -97,12 +96,7 @@ function beside(points: readonly Point[], gap: Box | null): (readonly Point[])[]
   const inGap = segments(points).findIndex(([a, b]) => segmentEnters(a, b, gap))
   const [a, b] = [points[inGap], points[inGap + 1]]
   if (!a || !b) return [points]
-  const corners = [
-    { x: gap.x, y: gap.y },
-    { x: right(gap), y: gap.y },
-    { x: right(gap), y: bottom(gap) },
-    { x: gap.x, y: bottom(gap) },
-  ]
+  const corners = cornersOf(gap)
   const meets = corners
     .flatMap((c, i) => crossingPoint(a, b, c, corners[(i + 1) % 4] as Point) ?? [])
     .toSorted((p, q) => Math.hypot(p.x - a.x, p.y - a.y) - Math.hypot(q.x - a.x, q.y - a.y))

@@ -17,6 +17,13 @@ export const boxAround = (c: Point, s: Size): Box => ({
 })
 export const right = (b: Box): number => b.x + b.width
 export const bottom = (b: Box): number => b.y + b.height
+/** Clockwise from the top left. */
+export const cornersOf = (b: Box): readonly [Point, Point, Point, Point] => [
+  { x: b.x, y: b.y },
+  { x: right(b), y: b.y },
+  { x: right(b), y: bottom(b) },
+  { x: b.x, y: bottom(b) },
+]
 export const inflate = (b: Box, by: number): Box => ({
   x: b.x - by,
   y: b.y - by,

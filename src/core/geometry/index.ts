@@ -4,6 +4,7 @@ export {
   boxAround,
   centreOf,
   contains,
+  cornersOf,
   inflate,
   overlaps,
   right,

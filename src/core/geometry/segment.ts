@@ -1,26 +1,26 @@
-import { EPSILON, bottom, right, type Box, type Point } from './box'
+import { EPSILON, bottom, cornersOf, right, type Box, type Point } from './box'
 
 /** True when the segment a–b runs through the interior of the box (touching its border does not count). The clipping of
  *  Liang, Barsky 1984, "A New Concept and Method for Line Clipping". */
 export function segmentEnters(a: Point, b: Point, box: Box): boolean {
-  let [enters, leaves] = [0, 1]
-  for (const [from, by, low, high] of [
-    [a.x, b.x - a.x, box.x + EPSILON, right(box) - EPSILON],
-    [a.y, b.y - a.y, box.y + EPSILON, bottom(box) - EPSILON],
-  ] as const) {
-    if (by === 0) {
-      if (from <= low || from >= high) return false
-      continue
-    }
-    const [p, q] = [(low - from) / by, (high - from) / by]
-    enters = Math.max(enters, Math.min(p, q))
-    leaves = Math.min(leaves, Math.max(p, q))
-  }
-  return enters < leaves
+  const [x1, x2] = [box.x + EPSILON, right(box) - EPSILON]
+  const [y1, y2] = [box.y + EPSILON, bottom(box) - EPSILON]
+  // What its own box keeps off never enters; of upright and level segments, which are most, the rest does.
+  if (Math.max(a.x, b.x) <= x1 || Math.min(a.x, b.x) >= x2 || Math.max(a.y, b.y) <= y1 || Math.min(a.y, b.y) >= y2)
+    return false
+  const [dx, dy] = [b.x - a.x, b.y - a.y]
+  if (dx === 0 || dy === 0) return x1 < x2 && y1 < y2
+  const [left, top] = [(x1 - a.x) / dx, (y1 - a.y) / dy]
+  const [rightmost, foot] = [(x2 - a.x) / dx, (y2 - a.y) / dy]
+  const enters = Math.max(0, Math.min(left, rightmost), Math.min(top, foot))
+  return enters < Math.min(1, Math.max(left, rightmost), Math.max(top, foot))
 }
 
 /** Where two segments cross, strictly inside both; null when they do not, or run along each other. */
 export function crossingPoint(a: Point, b: Point, c: Point, d: Point): Point | null {
+  // Most pairs are far apart, and this is asked of all pairs.
+  if (Math.max(a.x, b.x) < Math.min(c.x, d.x) || Math.max(c.x, d.x) < Math.min(a.x, b.x)) return null
+  if (Math.max(a.y, b.y) < Math.min(c.y, d.y) || Math.max(c.y, d.y) < Math.min(a.y, b.y)) return null
   const [u, v] = [
     { x: b.x - a.x, y: b.y - a.y },
     { x: d.x - c.x, y: d.y - c.y },
@@ -60,17 +60,12 @@ export function withoutCollinear(points: readonly Point[]): Point[] {
 
 /** Where the line from inside a box to a point outside it leaves the box. */
 export function leaves(box: Box, inside: Point, outside: Point): Point {
-  const corners = [
-    { x: box.x, y: box.y },
-    { x: right(box), y: box.y },
-    { x: right(box), y: bottom(box) },
-    { x: box.x, y: bottom(box) },
-  ]
+  const corners = cornersOf(box)
   const far = {
     x: outside.x + (outside.x - inside.x) * 1e-6,
     y: outside.y + (outside.y - inside.y) * 1e-6,
   }
-  for (const [p, q] of segments([...corners, corners[0] as Point])) {
+  for (const [p, q] of segments([...corners, corners[0]])) {
     const at = crossingPoint(inside, far, p, q)
     if (at) return at
   }

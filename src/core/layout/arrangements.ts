@@ -29,16 +29,29 @@ const pointRows = (s: Sized, columns: number | null): Arranged => ({
   flow: 'none',
 })
 
-/** One step after another, without a branch or a return. */
-const isChain = (figure: Figure): boolean => {
+/** Every node is left by at most one link and reached by at most one, and all hang together: a chain, or a circle where
+ *  there are as many links as nodes. */
+const isLine = (figure: Figure): boolean => {
   const links = Object.values(figure.links)
   const ends = (end: 'from' | 'to') => new Set(links.map((l) => l[end])).size
-  return (
-    links.length === Object.keys(figure.nodes).length - 1 &&
-    ends('from') === links.length &&
-    ends('to') === links.length
-  )
+  return ends('from') === links.length && ends('to') === links.length && isConnected(figure)
 }
+
+/** One step after another, without a branch or a return. */
+const isChain = (figure: Figure): boolean =>
+  isLine(figure) && Object.keys(figure.links).length === Object.keys(figure.nodes).length - 1
+
+/** The last step leads to the first. */
+const isCircle = (figure: Figure): boolean =>
+  isLine(figure) &&
+  isBetween(figure, 3, MOST_AROUND) &&
+  Object.keys(figure.links).length === Object.keys(figure.nodes).length
+
+/** Its connectors say nothing but which comes next: it can be drawn without them. */
+const isWordless = (figure: Figure): boolean => Object.values(figure.links).every((l) => !l.text)
+
+/** More in one ring, or beside one line, cannot be told apart. */
+const MOST_AROUND = 24
 
 /** Somebody has two children without children. */
 const hasLists = (figure: Figure): boolean => {
@@ -63,20 +76,6 @@ const isBetween = (figure: Figure, least: number, most: number): boolean => {
   return count >= least && count <= most
 }
 
-/** Every step leads to one other and the last to the first. */
-const isCircle = (figure: Figure): boolean => {
-  const links = Object.values(figure.links)
-  const ids = Object.keys(figure.nodes)
-  const ends = (end: 'from' | 'to') => new Set(links.map((l) => l[end])).size
-  return (
-    ids.length > 2 &&
-    links.length === ids.length &&
-    ends('from') === ids.length &&
-    ends('to') === ids.length &&
-    isConnected(figure)
-  )
-}
-
 const TIME =
   /\d|\b(?:day|week|month|year|hour|minute|morning|noon|evening|night|spring|summer|autumn|winter|(?:mon|tues|wednes|thurs|fri|satur|sun)day)s?\b/i
 /** Most nodes say when. */
@@ -85,12 +84,13 @@ const tellsTimes = (figure: Figure): boolean => {
   const branches = Object.keys(figure.links).length > 0 && !isChain(figure)
   return (
     !branches &&
-    nodes.length > 2 &&
+    isWordless(figure) &&
+    isBetween(figure, 3, MOST_AROUND) &&
     nodes.filter((n) => TIME.test(`${n.text} ${n.detail ?? ''}`)).length > nodes.length / 2
   )
 }
 
-/** At least two options that criteria are told of, and nothing else. */
+/** At least two options that criteria are told of, and nothing else; other connectors, which a table leaves out, say nothing. */
 const hasCriteria = (figure: Figure): boolean => {
   const nodes = Object.values(figure.nodes)
   const options = nodes.filter((n) => n.role === 'option')
@@ -99,7 +99,8 @@ const hasCriteria = (figure: Figure): boolean => {
     options.length > 1 &&
     nodes.every((n) => n.role !== 'outcome' && n.role !== 'chance') &&
     told.length > 1 &&
-    told.every((l) => figure.nodes[l.from]?.role === 'option')
+    told.every((l) => figure.nodes[l.from]?.role === 'option') &&
+    Object.values(figure.links).every((l) => told.includes(l) || !l.text)
   )
 }
 
@@ -118,14 +119,18 @@ export const arrangements = {
       suits: isChain,
     },
     ring: { name: 'Ring', arrange: (s, set) => ring({ ...s, nodes: inFlow(s) }, set), suits: isCircle },
-    stages: { name: 'Numbered stages', arrange: (s, set) => stages({ ...s, nodes: inFlow(s) }, set), suits: isChain },
+    stages: {
+      name: 'Numbered stages',
+      arrange: (s, set) => stages({ ...s, nodes: inFlow(s) }, set),
+      suits: (f) => isChain(f) && isWordless(f),
+    },
     timeLine: { name: 'Time line', arrange: (s) => timeLine({ ...s, nodes: inFlow(s) }), suits: tellsTimes },
   },
   points: {
     grid: { name: 'Grid', arrange: (s) => pointRows(s, null) },
     line: { name: 'Side by side', arrange: (s) => pointRows(s, s.nodes.length) },
     list: { name: 'One below another', arrange: (s) => pointRows(s, 1) },
-    ring: { name: 'Ring', arrange: (s, set) => ring(s, set) },
+    ring: { name: 'Ring', arrange: (s, set) => ring(s, set), suits: (f) => isBetween(f, 2, MOST_AROUND) },
     stages: { name: 'Numbered', arrange: (s, set) => stages(s, set) },
     ladder: { name: 'Ladder', arrange: (s) => ladder(s), suits: (f) => isBetween(f, 3, 8) },
     quadrants: { name: 'Four fields', arrange: (s) => quadrants(s), suits: (f) => isBetween(f, 4, 4) },
@@ -142,7 +147,7 @@ export const arrangements = {
     across: { name: 'Across', arrange: (s) => tree(s, 'across') },
     stacked: { name: 'Stacked leaves', arrange: (s) => tree(s, 'down', true), suits: hasLists },
     outline: { name: 'Indented list', arrange: (s) => outline(s) },
-    nested: { name: 'Nested boxes', arrange: (s) => nested(s) },
+    nested: { name: 'Nested boxes', arrange: (s) => nested(s), suits: isWordless },
     rays: { name: 'Rays', arrange: (s, set) => rays(s, set, true) },
   },
   venn: {

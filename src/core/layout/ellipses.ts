@@ -1,7 +1,7 @@
 /** Four and five sets as ellipses that show every region; the constructions are fixed, their size is searched. A list stands
  *  inside its region where it fits, exactly: its corners lie in all ellipses of the region and no other ellipse touches
  *  it. What does not fit stands outside, tied to its region by a line. */
-import type { Box, Point, Size } from '../geometry'
+import { cornersOf, type Box, type Point, type Size } from '../geometry'
 
 export type Ellipse = {
   readonly centre: Point
@@ -44,13 +44,6 @@ function seenFrom({ centre, radius, tilt }: Ellipse, p: Point): Point {
     y: (dx * Math.sin(angle) + dy * Math.cos(angle)) / radius.y,
   }
 }
-
-const cornersOf = (b: Box): Point[] => [
-  { x: b.x, y: b.y },
-  { x: b.x + b.width, y: b.y },
-  { x: b.x + b.width, y: b.y + b.height },
-  { x: b.x, y: b.y + b.height },
-]
 
 /** The whole box lies in the ellipse: an ellipse is convex, so its corners decide. */
 export const isInside = (e: Ellipse, b: Box): boolean =>

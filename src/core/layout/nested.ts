@@ -2,9 +2,9 @@
  *  stand in rows; of the numbers of columns the one is taken whose field comes closest to the frame's proportions. */
 import type { Box, Size } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
-import { frameAspect } from './frameAspect'
+import { forest } from './forest'
+import { closestTo, columnCounts, frameAspect } from './frameAspect'
 import type { Arranged, Decor } from './placed'
-import { forest } from './tree'
 
 type Nest = Size & {
   /** Boxes and fields from the nest's own top left corner. */
@@ -50,14 +50,12 @@ const moved = (n: Nest, dx: number, dy: number): Nest => {
   }
 }
 
-function packed(nests: readonly Nest[], gap: number, aspect: number): Nest {
-  const tries = nests.map((_, i) => inRows(nests, i + 1, gap))
-  const off = (n: Nest) => Math.abs(Math.log(n.width / Math.max(1, n.height)) - Math.log(aspect))
-  return tries.reduce(
-    (best, t) => (off(t) < off(best) ? t : best),
-    tries[0] ?? { width: 0, height: 0, boxes: [], fields: [] },
+const packed = (nests: readonly Nest[], gap: number, aspect: number): Nest =>
+  closestTo(
+    aspect,
+    columnCounts(nests.length).map((columns) => inRows(nests, columns, gap)),
+    (n) => n,
   )
-}
 
 /** Each row as high as its highest nest and centred. */
 function inRows(nests: readonly Nest[], columns: number, gap: number): Nest {
@@ -65,7 +63,7 @@ function inRows(nests: readonly Nest[], columns: number, gap: number): Nest {
     nests.slice(r * columns, (r + 1) * columns),
   )
   const widthOf = (row: readonly Nest[]) => row.reduce((s, n) => s + n.width + gap, -gap)
-  const width = Math.max(...rows.map(widthOf))
+  const width = Math.max(0, ...rows.map(widthOf))
   let top = 0
   const set = rows.flatMap((row) => {
     let left = (width - widthOf(row)) / 2

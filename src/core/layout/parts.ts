@@ -1,23 +1,18 @@
 /** Maps of several parts that no link joins: each part is laid out by itself, then the parts stand in rows, in the order of
  *  the text, with the number of rows whose picture comes closest to the frame's proportions. */
 import { union, type Box } from '../geometry'
-import type { Sized } from '../measure'
-import { frameAspect } from './frameAspect'
+import type { Sized, SizedLink, SizedNode } from '../measure'
+import { closestTo, columnCounts, frameAspect } from './frameAspect'
 import type { Arranged } from './placed'
 
 export function inParts(sized: Sized, arrange: (part: Sized) => Arranged): Arranged {
-  const parts = partsOf(sized).map((p) => ({ ...arrange(p) }))
+  const parts = partsOf(sized).map(arrange)
   const [first] = parts
   if (!first || parts.length === 1) return first ?? { boxes: new Map(), flow: 'none', decor: [] }
   const boxes = parts.map((p) => union([...p.boxes.values()]))
   const gap = sized.style.gap.beside
-  const tries = parts.map((_, i) => shelved(boxes, i + 1, gap))
-  const wanted = Math.log(frameAspect(sized))
-  const off = (places: readonly Box[]) => {
-    const all = union(places)
-    return Math.abs(Math.log(all.width / Math.max(1, all.height)) - wanted)
-  }
-  const best = tries.reduce((b, t) => (off(t) < off(b) ? t : b))
+  const tries = columnCounts(parts.length).map((rows) => shelved(boxes, rows, gap))
+  const best = closestTo(frameAspect(sized), tries, union)
   const placed = parts.flatMap((p, i) => {
     const [from, to] = [boxes[i] as Box, best[i] as Box]
     return [...p.boxes].map(([id, b]) => [id, { ...b, x: b.x - from.x + to.x, y: b.y - from.y + to.y }] as const)
@@ -48,13 +43,16 @@ export function partsOf(sized: Sized): Sized[] {
   const head = (id: string): string => {
     let at = id
     for (let up = part.get(at); up !== undefined && up !== at; up = part.get(at)) at = up
+    part.set(id, at)
     return at
   }
   for (const l of sized.links) part.set(head(l.to), head(l.from))
-  const heads = [...new Set(sized.nodes.map((n) => head(n.id)))]
-  return heads.map((h) => ({
-    ...sized,
-    nodes: sized.nodes.filter((n) => head(n.id) === h),
-    links: sized.links.filter((l) => head(l.from) === h),
-  }))
+  const parts = new Map<string, { nodes: SizedNode[]; links: SizedLink[] }>()
+  for (const n of sized.nodes) {
+    const own = parts.get(head(n.id)) ?? { nodes: [], links: [] }
+    own.nodes.push(n)
+    parts.set(head(n.id), own)
+  }
+  for (const l of sized.links) parts.get(head(l.from))?.links.push(l)
+  return [...parts.values()].map((p) => ({ ...sized, ...p }))
 }

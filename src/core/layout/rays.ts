@@ -3,17 +3,22 @@
  *  Radial drawing of trees as in Di Battista, Eades, Tamassia, Tollis 1999, "Graph Drawing", section 3.1.3. */
 import { boxAround, inflate, overlaps, type Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
+import { forest, forestAround, type Forest } from './forest'
 import { frameAspect } from './frameAspect'
 import type { Arranged, Decor, SetWords } from './placed'
 import { spreadForWords } from './straightLabels'
+import { tree } from './tree'
 
 type Seat = { readonly node: SizedNode; readonly ring: number; readonly angle: number }
 
 const GROWTH = 1.05
+/** Beyond this many nodes no ring is small enough to be seen as one. */
+const MOST = 150
 
 /** Around the title, or around the one root of a hierarchy. */
 export function rays(sized: Sized, set: SetWords, directed: boolean): Arranged {
-  const around = directed ? spanning(sized, rootsOf(sized), false) : spanning(sized, [centreOfMap(sized)], true)
+  if (sized.nodes.length === 0 || sized.nodes.length > MOST) return tree(sized, 'across')
+  const around = directed ? forest(sized) : forestAround(sized, busiest(sized))
   const alone = around.roots.length === 1
   const title = alone ? null : set(sized.title, 'heading', sized.style.wrap.question)
   const seats = seatsOf(around, alone ? 0 : 1)
@@ -40,69 +45,32 @@ function isClear(boxes: readonly (readonly [string, Box])[], core: Box | null, g
   return grown.every((b, i) => !(core && overlaps(b, core)) && grown.every((o, k) => k <= i || !overlaps(b, o)))
 }
 
-type Spanning = { readonly roots: readonly SizedNode[]; readonly childrenOf: (id: string) => readonly SizedNode[] }
-
-const rootsOf = (sized: Sized): SizedNode[] => {
-  const below = new Set(sized.links.filter((l) => l.from !== l.to).map((l) => l.to))
-  return sized.nodes.filter((n) => !below.has(n.id))
-}
-
 /** The concept with the most links; of several the first in the text. */
-function centreOfMap(sized: Sized): SizedNode {
+function busiest(sized: Sized): SizedNode {
   const count = (id: string) => sized.links.filter((l) => l.from === id || l.to === id).length
   return sized.nodes.reduce((best, n) => (count(n.id) > count(best.id) ? n : best), sized.nodes[0] as SizedNode)
 }
 
-/** A tree over all nodes, breadth first; what no root leads to begins a branch of its own. */
-function spanning(sized: Sized, from: readonly (SizedNode | undefined)[], bothWays: boolean): Spanning {
-  const node = new Map(sized.nodes.map((n) => [n.id, n]))
-  const near = new Map<string, string[]>(sized.nodes.map((n) => [n.id, []]))
-  for (const l of sized.links) {
-    near.get(l.from)?.push(l.to)
-    if (bothWays) near.get(l.to)?.push(l.from)
-  }
-  const children = new Map<string, SizedNode[]>()
-  const seen = new Set<string>()
-  const roots: SizedNode[] = []
-  for (const root of [...from, ...sized.nodes]) {
-    if (!root || seen.has(root.id)) continue
-    roots.push(root)
-    seen.add(root.id)
-    const queue = [root]
-    for (let n = queue.shift(); n; n = queue.shift()) {
-      const own = (near.get(n.id) ?? []).flatMap((id) => {
-        const child = node.get(id)
-        if (!child || seen.has(id)) return []
-        seen.add(id)
-        return [child]
-      })
-      children.set(n.id, own)
-      queue.push(...own)
-    }
-  }
-  return { roots, childrenOf: (id) => children.get(id) ?? [] }
-}
-
 /** Ring and angle of every node, clockwise from the top, in the order of the text. */
-function seatsOf({ roots, childrenOf }: Spanning, firstRing: number): Seat[] {
+function seatsOf({ roots, childrenOf }: Forest, firstRing: number): Seat[] {
   const ends = (n: SizedNode): number =>
     Math.max(
       1,
-      childrenOf(n.id).reduce((s, c) => s + ends(c), 0),
+      childrenOf(n).reduce((s, c) => s + ends(c), 0),
     )
   const out: Seat[] = []
   const seat = (n: SizedNode, ring: number, start: number, sweep: number): void => {
     out.push({ node: n, ring, angle: start + sweep / 2 })
     let at = start
-    const whole = childrenOf(n.id).reduce((s, c) => s + ends(c), 0)
-    for (const c of childrenOf(n.id)) {
+    const whole = childrenOf(n).reduce((s, c) => s + ends(c), 0)
+    for (const c of childrenOf(n)) {
       const share = (sweep * ends(c)) / whole
       seat(c, ring + 1, at, share)
       at += share
     }
   }
   const whole = roots.reduce((s, r) => s + ends(r), 0)
-  let at = -Math.PI / 2 - (firstRing === 0 ? Math.PI / Math.max(1, childrenOf(roots[0]?.id ?? '').length) : 0)
+  let at = -Math.PI / 2 - (firstRing === 0 && roots[0] ? Math.PI / Math.max(1, childrenOf(roots[0]).length) : 0)
   for (const r of roots) {
     const share = (2 * Math.PI * ends(r)) / whole
     seat(r, firstRing, at, share)

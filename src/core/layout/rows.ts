@@ -2,25 +2,22 @@
  *  The number of columns is the one whose picture comes closest to filling the frame. */
 import type { Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
-import { frameAspect } from './frameAspect'
+import { closestTo, columnCounts, frameAspect } from './frameAspect'
 import type { Arranged } from './placed'
 
 /** `columns` as given, or as many as bring the picture closest to the frame. */
 export function rows(sized: Sized, gapX: number, gapY: number, columns: number | null = null): Arranged {
-  const counts = columns === null ? sized.nodes.map((_, i) => i + 1) : [columns]
+  const counts = columns === null ? columnCounts(sized.nodes.length) : [columns]
   const tries = counts.map((n) => rowsOf(sized.nodes, n, gapX, gapY))
-  const wanted = Math.log(frameAspect(sized))
-  const off = (t: Rows) => Math.abs(Math.log(t.width / t.height) - wanted)
-  const best = tries.reduce<Rows | null>((b, t) => (b && off(b) <= off(t) ? b : t), null)
-  return { boxes: best?.boxes ?? new Map(), flow: 'rows', decor: [] }
+  return { boxes: closestTo(frameAspect(sized), tries, (t) => t).boxes, flow: 'rows', decor: [] }
 }
 
 type Rows = { readonly boxes: Map<string, Box>; readonly width: number; readonly height: number }
 
 function rowsOf(nodes: readonly SizedNode[], columns: number, gapX: number, gapY: number): Rows {
-  const column = (c: number) => nodes.filter((_, i) => i % columns === c)
-  const widths = Array.from({ length: columns }, (_, c) => Math.max(0, ...column(c).map((n) => n.width)))
-  const lefts = widths.map((_, c) => widths.slice(0, c).reduce((s, w) => s + w + gapX, 0))
+  const widths = columnWidths(nodes, columns)
+  let left = 0
+  const lefts = widths.map((w) => (left += w + gapX) - w - gapX)
   const boxes = new Map<string, Box>()
   let top = 0
   for (let i = 0; i < nodes.length; i += columns) {
@@ -33,4 +30,11 @@ function rowsOf(nodes: readonly SizedNode[], columns: number, gapX: number, gapY
     top += height + gapY
   }
   return { boxes, width: widths.reduce((s, w) => s + w, 0) + gapX * (columns - 1), height: top - gapY }
+}
+
+/** How wide each column is when nodes fill row after row. */
+export function columnWidths(nodes: readonly SizedNode[], columns: number): number[] {
+  const widths = Array<number>(columns).fill(0)
+  nodes.forEach((n, i) => (widths[i % columns] = Math.max(widths[i % columns] as number, n.width)))
+  return widths
 }

@@ -2,10 +2,9 @@
  *  `timeLine` above and below a line, `ladder` rising from step to step. */
 import { union, type Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
-import { frameAspect } from './frameAspect'
+import { closestTo, columnCounts, frameAspect } from './frameAspect'
 import type { Arranged, Decor, SetWords } from './placed'
-
-const total = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0)
+import { columnWidths } from './rows'
 
 /** A number in a disc over each node, the discs of a row on one rule; as many rows as come closest to the frame. */
 export function stages(sized: Sized, set: SetWords): Arranged {
@@ -17,13 +16,13 @@ export function stages(sized: Sized, set: SetWords): Arranged {
   const inRows = (columns: number): Arranged => {
     const boxes = new Map<string, Box>()
     const decor: Decor[] = []
-    const widths = Array.from({ length: columns }, (_, c) =>
-      Math.max(...nodes.filter((_, i) => i % columns === c).map((n) => n.width), 0),
-    )
+    const widths = columnWidths(nodes, columns)
+    let right = -gap
+    const centres = widths.map((w) => (right += w + gap) - w / 2)
     let top = 0
     for (let first = 0; first < nodes.length; first += columns) {
       const row = nodes.slice(first, first + columns)
-      const middles = row.map((_, c) => total(widths.slice(0, c)) + c * gap + (widths[c] as number) / 2)
+      const middles = centres.slice(0, row.length)
       const y = top + radius
       middles.slice(1).forEach((x, c) =>
         decor.push({
@@ -42,10 +41,8 @@ export function stages(sized: Sized, set: SetWords): Arranged {
     }
     return { boxes, flow: 'unlinked', decor }
   }
-  return closestToFrame(
-    sized,
-    nodes.map((_, i) => inRows(i + 1)),
-  )
+  const tries = columnCounts(nodes.length).map(inRows)
+  return closestTo(frameAspect(sized), tries, (t) => union([...t.boxes.values()]))
 }
 
 /** Nodes in turn above and below a line, each with a stem to its place on it. */
@@ -105,15 +102,6 @@ export function quadrants(sized: Sized): Arranged {
     { kind: 'rule', from: { x: all.x, y: middle.y }, to: { x: all.x + all.width, y: middle.y } },
   ]
   return { boxes, flow: 'unlinked', decor }
-}
-
-function closestToFrame(sized: Sized, tries: readonly Arranged[]): Arranged {
-  const wanted = Math.log(frameAspect(sized))
-  const off = (a: Arranged) => {
-    const all = union([...a.boxes.values()])
-    return Math.abs(Math.log(all.width / Math.max(1, all.height)) - wanted)
-  }
-  return tries.reduce((b, t) => (off(t) < off(b) ? t : b))
 }
 
 /** The nodes in the order in which links lead through them, where they form one chain or one circle; else as they stand. */

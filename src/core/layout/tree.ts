@@ -5,6 +5,7 @@
 import type { Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import type { FigureStyle } from '../style'
+import { forest } from './forest'
 import type { Arranged } from './placed'
 
 type Branch = {
@@ -114,42 +115,6 @@ function joined(
     right: [breadth / 2, ...right.map((r) => r - middle)],
   }
   return node ? { node, children, ...edges } : { children, ...edges }
-}
-
-/** Every node below the first that links to it; what a cycle leaves without a root begins a tree of its own. */
-export function forest(sized: Sized): { roots: SizedNode[]; childrenOf: (n: SizedNode) => SizedNode[] } {
-  const node = new Map(sized.nodes.map((n) => [n.id, n]))
-  const out = new Map<string, string[]>()
-  const linked = new Set<string>()
-  for (const l of sized.links)
-    if (l.from !== l.to) {
-      out.set(l.from, [...(out.get(l.from) ?? []), l.to])
-      linked.add(l.to)
-    }
-  const children = new Map<string, SizedNode[]>()
-  const seen = new Set<string>()
-  const roots: SizedNode[] = []
-  const grow = (root: SizedNode): void => {
-    roots.push(root)
-    seen.add(root.id)
-    for (let level = [root]; level.length > 0;) {
-      const next: SizedNode[] = []
-      for (const n of level) {
-        const own = (out.get(n.id) ?? []).flatMap((id) => {
-          const child = node.get(id)
-          if (!child || seen.has(id)) return []
-          seen.add(id)
-          return [child]
-        })
-        children.set(n.id, own)
-        next.push(...own)
-      }
-      level = next
-    }
-  }
-  for (const n of sized.nodes) if (!linked.has(n.id)) grow(n)
-  for (const n of sized.nodes) if (!seen.has(n.id)) grow(n)
-  return { roots, childrenOf: (n) => children.get(n.id) ?? [] }
 }
 
 /** Arrangement `outline`: one item a line, each level set in further, in the order of the text. */

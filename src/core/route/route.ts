@@ -11,10 +11,11 @@ import {
   type Side,
 } from '../geometry'
 import type { LinkId, NodeId } from '../figure'
-import { listIndent, type Flow, type Placed, type PlacedNode } from '../layout'
+import type { Flow, Placed, PlacedNode } from '../layout'
 import { gridAround, lineAt, occupy, type Grid } from './grid'
 import { placeLabels, type PlacedLabel } from './labels'
 import { straightPath } from './straight'
+import { treeLines } from './treeLines'
 import { cheapestPath, type Heading, type Prices, type Terminal } from './pathSearch'
 
 export type Route = {
@@ -112,13 +113,12 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     return grid
   }
   const ports = new PortUse(kept, node, trunk)
+  const fromParent = trunk ? treeLines(placed, clear) : null
   const lead = (link: Placed['links'][number]): Bare => {
     const [a, b] = [node.get(link.from), node.get(link.to)]
     if (!a || !b)
       throw new Error(`route: connector ${link.id} ends at ${link.from} and ${link.to}, which layout did not place`)
-    let points: Point[] | null =
-      (placed.flow === 'outline' ? hook(a.box, b.box, listIndent(placed.style)) : null) ??
-      (trunk ? branch(placed, a, b, clear) : null)
+    let points = fromParent?.(a, b) ?? null
     // A child that stands in by chance as far as a list would, or a second parent.
     if (points && boxes.some((o) => o !== a.box && o !== b.box && covers(o, points as Point[]))) points = null
     for (const factor of points ? [] : CLEARANCES) {
@@ -165,49 +165,14 @@ function straightRoutes(placed: Placed, kept: readonly Bare[], open: readonly Li
   const known = new Map(kept.map((r) => [r.id, r]))
   const wanted = new Set(open)
   const clearance = placed.style.body.size * 0.6
+  const node = new Map(placed.nodes.map((n) => [n.id, n]))
   return placed.links.flatMap((l) => {
-    const [a, b] = [placed.nodes.find((n) => n.id === l.from), placed.nodes.find((n) => n.id === l.to)]
+    const [a, b] = [node.get(l.from), node.get(l.to)]
     const old = known.get(l.id)
     if (!wanted.has(l.id) || !a || !b) return old ? [old] : []
     const others = placed.nodes.filter((n) => n !== a && n !== b).map((n) => n.box)
     return [{ id: l.id, from: l.from, to: l.to, points: straightPath(a.box, b.box, others, clearance) }]
   })
-}
-
-/** In a list: down beside what is set in, then to its left edge; null when it does not stand in the list of the other. */
-function hook(a: Box, b: Box, indent: number): Point[] | null {
-  const [x, y] = [a.x + indent / 2, b.y + b.height / 2]
-  return Math.abs(b.x - a.x - indent) < 0.5 && x < a.x + a.width && y > a.y + a.height
-    ? [
-        { x, y: a.y + a.height },
-        { x, y },
-        { x: b.x, y },
-      ]
-    : null
-}
-
-/** In a tree: out of the parent, along a line that all its children share, into the child; null when the child does not
- *  stand beyond the parent. */
-function branch(placed: Placed, a: PlacedNode, b: PlacedNode, clear: number): Point[] | null {
-  const across = placed.flow === 'treeAcross'
-  const [from, to] = across
-    ? [portOf(a.box, 'right'), portOf(b.box, 'left')]
-    : [portOf(a.box, 'bottom'), portOf(b.box, 'top')]
-  const along = (p: Point) => (across ? p.x : p.y)
-  const children = new Set(placed.links.filter((l) => l.from === a.id && l.to !== a.id).map((l) => l.to))
-  const starts = placed.nodes
-    .filter((n) => children.has(n.id))
-    .map((n) => (across ? n.box.x : n.box.y))
-    .filter((start) => start > along(from))
-  // Words stand on the last stretch, which the arrangement has made long enough for them.
-  const words = Math.max(0, ...placed.links.map((l) => (across ? l.label?.width : l.label?.height) ?? 0))
-  const line = Math.min(...starts) - (words === 0 ? clear : words + placed.style.body.size * 1.6)
-  if (along(to) <= along(from) || line <= along(from)) return null
-  return withoutCollinear(
-    across
-      ? [from, { x: line, y: from.y }, { x: line, y: to.y }, to]
-      : [from, { x: from.x, y: line }, { x: to.x, y: line }, to],
-  )
 }
 
 /** Connectors that can run straight take their sides before those that have to bend anyway. */

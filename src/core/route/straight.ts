@@ -4,9 +4,11 @@
 import {
   bottom,
   centreOf,
+  cornersOf,
   inflate,
   leaves,
   overlaps,
+  portOf,
   right,
   segmentEnters,
   union,
@@ -16,6 +18,7 @@ import {
 
 /** From the outline of `a` to that of `b`; the straight line, crossing what is in the way, where no way leads around. */
 export function straightPath(a: Box, b: Box, others: readonly Box[], clearance: number): Point[] {
+  if (a === b) return loop(a, clearance * 2)
   const [from, to] = [centreOf(a), centreOf(b)]
   const blocked = (p: Point, q: Point) => others.some((o) => segmentEnters(p, q, o))
   const around = blocked(from, to) ? wayAround(from, to, a, b, others, clearance) : null
@@ -25,12 +28,13 @@ export function straightPath(a: Box, b: Box, others: readonly Box[], clearance: 
   return [first, ...points.slice(1, -1), last]
 }
 
-const cornersOf = (b: Box): Point[] => [
-  { x: b.x, y: b.y },
-  { x: right(b), y: b.y },
-  { x: right(b), y: bottom(b) },
-  { x: b.x, y: bottom(b) },
-]
+/** Out at the right, around the corner, in at the top. */
+function loop(box: Box, by: number): Point[] {
+  const [out, into] = [portOf(box, 'right'), portOf(box, 'top')]
+  const x = out.x + by
+  const y = into.y - by
+  return [out, { x, y: out.y }, { x, y }, { x: into.x, y }, into]
+}
 
 function wayAround(from: Point, to: Point, a: Box, b: Box, others: readonly Box[], clearance: number): Point[] | null {
   const region = inflate(union([a, b]), Math.max(a.width, b.width, a.height, b.height) + clearance * 4)

@@ -1,1 +1,2 @@
-export { scene, type Fit, type Mark, type Scene, type SceneLine, type SceneRun } from './scene'
+export type { Mark, SceneLine } from './mark'
+export { scene, type Fit, type Scene } from './scene'

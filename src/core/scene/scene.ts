@@ -1,66 +1,13 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
 import { POINTS_PER_PX } from '../figure'
-import {
-  EPSILON,
-  centreOf,
-  inflate,
-  segmentEnters,
-  segments,
-  union,
-  type Box,
-  type Point,
-  type ShapeName,
-} from '../geometry'
-import { extentOf, type Decor } from '../layout'
-import type { Run, TextBlock } from '../measure'
+import { EPSILON, centreOf, inflate, segmentEnters, segments, union, type Box, type Point } from '../geometry'
+import { extentOf } from '../layout'
+import type { TextBlock } from '../measure'
 import type { PlacedLabel, Routed } from '../route'
-import { LARGEST_GROWTH, type FigureStyle } from '../style'
-
-export type SceneRun = Run
-export type SceneLine = {
-  readonly runs: readonly SceneRun[]
-  readonly baseline: number
-  readonly size: number
-  readonly strong: boolean
-}
-export type Mark =
-  | {
-      readonly mark: 'shape'
-      readonly owner: string
-      readonly shape: ShapeName
-      readonly box: Box
-      readonly fill: string
-      readonly line: string
-      readonly width: number
-    }
-  | {
-      readonly mark: 'connector'
-      readonly owner: string
-      readonly points: readonly Point[]
-      readonly line: string
-      readonly width: number
-      readonly arrow: number
-      readonly corner: number
-      /** Where the line jumps over another, in order along it, each a place on a level stretch. */
-      readonly hops: readonly Point[]
-      readonly hop: number
-      /** Left open for the words that stand on the line. */
-      readonly gap: Box | null
-    }
-  | {
-      readonly mark: 'ellipse'
-      readonly centre: Point
-      readonly radius: Point
-      /** Degrees, clockwise. */
-      readonly tilt: number
-      readonly fill: string
-      /** Of the fill, so that circles show through each other. */
-      readonly opacity: number
-      readonly line: string
-      readonly width: number
-    }
-  | { readonly mark: 'text'; readonly owner: string; readonly lines: readonly SceneLine[]; readonly fill: string }
+import { LARGEST_GROWTH } from '../style'
+import { decorMarks } from './decor'
+import type { Mark, SceneLine } from './mark'
 
 /** How layout px become frame px: multiply by `scale`, then add `dx`, `dy`. */
 export type Fit = { readonly scale: number; readonly dx: number; readonly dy: number }
@@ -92,6 +39,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
   const boxAt = (b: Box): Box => ({ ...at(b), width: b.width * fit.scale, height: b.height * fit.scale })
   const text = (owner: string, block: TextBlock, centre: Point, fill: string): Mark =>
     textMark(owner, block, at(centre), fit.scale, fill)
+  const words = (block: TextBlock, centre: Point, fill: string): Mark => text('', block, centre, fill)
   const over = hopsOf(routed)
   const best = new Set(routed.links.filter((l) => l.best).map((l) => l.id))
   const connectors = routed.routes.map((r): Mark => ({
@@ -127,7 +75,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     r.label ? [text(r.id, r.label.block, centreOf(r.label.box), style.connector.text)] : [],
   )
   const marks = [
-    ...routed.decor.flatMap((d) => decorMarks(d, routed, at, fit.scale)),
+    ...routed.decor.flatMap((d) => decorMarks(d, { style, scale: fit.scale, at, boxAt, words })),
     ...connectors,
     ...nodes,
     ...labels,
@@ -182,74 +130,6 @@ function textMark(owner: string, block: TextBlock, centre: Point, scale: number,
     return { runs, baseline: centre.y + l.baseline * scale, size: l.size * scale, strong: l.strong }
   })
   return { mark: 'text', owner, lines, fill }
-}
-
-function decorMarks(d: Decor, routed: Routed, at: (p: Point) => Point, scale: number): Mark[] {
-  const { style } = routed
-  const width = style.outline * scale
-  const boxAt = (b: Box): Box => ({ ...at(b), width: b.width * scale, height: b.height * scale })
-  if (d.kind === 'words') return [textMark('', d.block, at(d.centre), scale, style.roles.concept.text)]
-  if (d.kind === 'rule') {
-    const { line, width } = style.connector
-    const points = [at(d.from), at(d.to)]
-    const plain = { arrow: 0, corner: 0, hops: [], hop: 0, gap: null }
-    return [{ mark: 'connector', owner: '', points, line, width: width * scale, ...plain }]
-  }
-  if (d.kind === 'badge') {
-    const { fill, line } = style.roles.item
-    const radius = { x: d.radius * scale, y: d.radius * scale }
-    return [{ mark: 'ellipse', centre: at(d.centre), radius, tilt: 0, fill, opacity: 1, line, width }]
-  }
-  if (d.kind === 'field') {
-    const { fill, line } = style.tints[(d.tint ?? 0) % style.tints.length] as FigureStyle['tints'][number]
-    const ground = d.tint === null ? style.page : fill
-    return [{ mark: 'shape', owner: '', shape: 'roundRect', box: boxAt(d.box), fill: ground, line, width: width * 0.6 }]
-  }
-  if (d.kind === 'set') {
-    const { fill, line } = style.tints[d.tint % style.tints.length] as FigureStyle['tints'][number]
-    const radius = { x: d.radius.x * scale, y: d.radius.y * scale }
-    return [{ mark: 'ellipse', centre: at(d.centre), radius, tilt: d.tilt, fill, opacity: 0.55, line, width }]
-  }
-  if (d.kind === 'panel') {
-    const box = { ...at(d.box), width: d.box.width * scale, height: d.box.height * scale }
-    const { fill, line } = style.roles.item
-    const dot = style.body.size * 0.28 * scale
-    return [
-      { mark: 'shape', owner: '', shape: 'roundRect', box, fill, line, width },
-      ...d.dots.map((p): Mark => ({
-        mark: 'ellipse',
-        centre: at(p),
-        radius: { x: dot, y: dot },
-        tilt: 0,
-        fill: line,
-        opacity: 1,
-        line,
-        width: 0,
-      })),
-    ]
-  }
-  if (d.kind === 'lane') {
-    const { fill, line, text } = style.roles.item
-    const thin = width * 0.6
-    return [
-      { mark: 'shape', owner: '', shape: 'rect', box: boxAt(d.box), fill: 'none', line, width: thin },
-      { mark: 'shape', owner: '', shape: 'rect', box: boxAt(d.header), fill, line, width: thin },
-      textMark('', d.name.block, at(d.name.centre), scale, text),
-    ]
-  }
-  const radius = { x: d.radius.x * scale, y: d.radius.y * scale }
-  return [
-    {
-      mark: 'ellipse',
-      centre: at(d.centre),
-      radius,
-      tilt: 0,
-      fill: 'none',
-      opacity: 1,
-      line: style.roles.point.line,
-      width,
-    },
-  ]
 }
 
 /** The box around everything drawn, in layout px. */

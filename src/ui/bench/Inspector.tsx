@@ -1,17 +1,10 @@
 'use client'
 
-import { reattach, rename, renameLink, type Change, type Edit } from '@/core/document'
-import {
-  kinds,
-  nodesInOrder,
-  typefaces,
-  type Figure,
-  type FigureLink,
-  type FigureNode,
-  type NodeRole,
-} from '@/core/figure'
+import { chanceIn, reattach, rename, renameLink, valueIn, withChance, type Change, type Edit } from '@/core/document'
+import { kinds, nodesInOrder, typefaces, type Figure, type FigureNode, type NodeRole } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { typefaceTable } from '@/core/style'
+import { useNotice } from '../chrome/Notice'
 import type { BenchActions, Selected } from './Bench'
 
 type Props = {
@@ -26,6 +19,7 @@ type Props = {
 export function Inspector({ figure, scene, selected, apply, actions }: Props) {
   const node = selected?.kind === 'node' ? figure.nodes[selected.id] : undefined
   const link = selected?.kind === 'link' ? figure.links[selected.id] : undefined
+  const tell = useNotice()
   return (
     <aside
       aria-label="Details"
@@ -52,8 +46,10 @@ export function Inspector({ figure, scene, selected, apply, actions }: Props) {
                 value={link.probability === undefined ? '' : `${Math.round(link.probability * 1e4) / 100}%`}
                 hint="none"
                 onChange={(t) => {
-                  const change = chanceFrom(t)
-                  if (change) apply({ do: 'setLink', id: link.id, set: change })
+                  const chance = chanceIn(t)
+                  if (chance === null && t !== '')
+                    tell('A chance is a number of percents from 0 to 100. Nothing was changed.')
+                  else apply({ do: 'setLink', id: link.id, set: withChance(link, chance) })
                 }}
               />
             </Row>
@@ -82,22 +78,6 @@ export function Inspector({ figure, scene, selected, apply, actions }: Props) {
   )
 }
 
-/** "30%", "30" or "0.3"; nothing takes the chance away; null for what is no chance. */
-function chanceFrom(words: string): Change<FigureLink> | null {
-  if (words === '') return { probability: null, text: null }
-  const number = Number(words.replace(/\s*%$/, '').replace(',', '.'))
-  const probability = /%$/.test(words) || number > 1 ? number / 100 : number
-  return probability >= 0 && probability <= 1 ? { probability, text: `${Math.round(probability * 1e4) / 100}%` } : null
-}
-
-/** "-4,000 €": a number and what it counts; nothing takes the value away; null for what begins with no number. */
-function valueFrom(words: string): Change<FigureNode> | null {
-  if (words === '') return { measure: null }
-  const [, sign = '', digits = '', unit = ''] = /^([-−]?)\s*([\d,' .]*\d)\s*(.{0,32})$/.exec(words) ?? []
-  const value = Number(digits.replace(/[,' ]/g, ''))
-  return digits === '' || Number.isNaN(value) ? null : { measure: { value: sign ? -value : value, unit } }
-}
-
 function NodeDetails({
   figure,
   node,
@@ -111,6 +91,7 @@ function NodeDetails({
 }) {
   const set = (change: Change<FigureNode>) => apply({ do: 'setNode', id: node.id, set: change })
   const roles: readonly NodeRole[] = kinds[figure.kind].nodeRoles
+  const tell = useNotice()
   return (
     <>
       <h2 className="font-semibold first-letter:uppercase">{node.role}</h2>
@@ -149,8 +130,9 @@ function NodeDetails({
             value={node.measure ? `${node.measure.value} ${node.measure.unit}`.trim() : ''}
             hint="none"
             onChange={(t) => {
-              const change = valueFrom(t)
-              if (change) set(change)
+              const measure = valueIn(t)
+              if (measure === null && t !== '') tell('A value is a number, as in “-4,000 €”. Nothing was changed.')
+              else set({ measure })
             }}
           />
         </Row>
