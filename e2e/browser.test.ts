@@ -5,8 +5,10 @@ import path from 'node:path'
 import { after, before, test } from 'node:test'
 import type { ChildProcess } from 'node:child_process'
 import { PNG } from 'pngjs'
+import { figureKinds, frames, type FrameName } from '../src/core/figure'
+import { arrangementsOf } from '../src/core/layout'
 import { sceneOf } from '../src/core/pipeline'
-import { seededFigure } from '../src/core/testing/seededFigure'
+import { seededOfKind } from '../src/core/testing/seededFigure'
 import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
 import { Key, axeViolations, eventually, newFolio, openBrowser, sleep, startServer, type Browser } from './support'
 
@@ -236,7 +238,7 @@ test('a second window shows changes live; a killed server costs nothing; without
   }
 })
 
-test('the worker in the browser and Node compute the same scene, to the last digit, for 20 figures', async () => {
+test('the worker in the browser and Node compute the same scene, to the last digit, in every arrangement', async () => {
   const folio = await newFolio(base, 'Same everywhere')
   await b.driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
     source: `const Own = Worker; window.Worker = class extends Own { constructor(url, options) { super(url, options); window.workerAddress = [String(url), options] } }`,
@@ -245,7 +247,13 @@ test('the worker in the browser and Node compute the same scene, to the last dig
   await eventually('the worker is started', 10_000, () =>
     b.driver.executeScript<boolean>('return Boolean(window.workerAddress)'),
   )
-  const figures = Array.from({ length: 20 }, (_, i) => seededFigure(i * 7 + 1))
+  const figures = figureKinds.flatMap((kind) =>
+    arrangementsOf(kind).map(({ id }, i) => ({
+      ...seededOfKind(kind, i * 7 + 1),
+      arrangement: id,
+      frame: frames[i % frames.length] as FrameName,
+    })),
+  )
   // The page's own worker script, spoken to as the page's client does.
   const scenes = await b.driver.executeAsyncScript<string[]>(
     `const done = arguments[arguments.length - 1], worker = new Worker(...window.workerAddress), out = [];
@@ -504,6 +512,21 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   )
   assert.equal(await movesWhen('Down the page'), false)
   await eventually('down again', 5000, async () => (await middleOf(3)).x === (await middleOf(0)).x)
+  // An edit leaves the others where they stand, until asked to tidy.
+  const tidyOffered = () =>
+    b.driver.executeScript<boolean>(
+      `return [...document.querySelectorAll('button')].some((e) => e.textContent === 'Tidy')`,
+    )
+  assert.equal(await tidyOffered(), false)
+  await b.chord([Key.ALT], 's')
+  await b.find('[aria-label="Words"]')
+  await b.press('Count the cars', Key.ENTER)
+  await eventually('the step is drawn', 3000, async () => (await b.count('[data-scale] g[data-part] text')) > 4)
+  assert.equal(await tidyOffered(), true)
+  await b.chord([Key.ALT], 't')
+  await eventually('laid out afresh', 3000, async () => !(await tidyOffered()))
+  await b.chord([Key.CONTROL], 'z')
+  await eventually('as it stood', 3000, tidyOffered)
   await (await b.find('[aria-label="Frame"] option[value="square"]')).click()
   await b.find('//p[contains(., "Square · 28.6 × 28.6 cm")]')
   assert.deepEqual(await b.complaints(), [])

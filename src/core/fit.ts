@@ -1,15 +1,11 @@
 /** Fits a figure to its frame before it is drawn: how wide words may run, how far nodes stand apart and into how many
  *  columns a flow is folded are tried, and the layout is kept whose words stay largest and which fills the frame best.
  *  A figure that already fits as it is styled is left as it is, so that the figures of a folio look alike. */
-import type { Figure } from './figure'
+import { placesOf, type Figure, type Fitting, type Places } from './figure'
 import { arrangementRow, extentOf, layout, type Placed } from './layout'
 import { measure, type Sized, type Typesetter } from './measure'
-import { LARGEST_GROWTH, type FigureStyle } from './style'
+import { LARGEST_GROWTH, PLAIN, type FigureStyle } from './style'
 
-/** Factors of the style's wrapping and gaps, and the number of columns. */
-type Trial = { readonly wrap: number; readonly gap: number; readonly fold: number }
-
-const PLAIN: Trial = { wrap: 1, gap: 1, fold: 1 }
 const WRAPS = [0.78, 1.35]
 const GAPS = [0.72]
 const FOLDS = [2, 3, 4]
@@ -21,45 +17,51 @@ const MANY = 80
 export function fittedLayout(figure: Figure, style: FigureStyle, typesetter: Typesetter): Placed {
   // Gaps and folds leave words as they are set: one measuring for each width they may run to.
   const measured = new Map<number, Sized>()
-  const tried = (trial: Trial) => {
-    const changed = adapted(style, trial)
-    const sized = measured.get(trial.wrap) ?? measure(figure, changed, typesetter)
-    measured.set(trial.wrap, sized)
-    const placed = layout({ ...sized, style: changed }, typesetter)
-    return { trial, placed, price: priceOf(placed, trial) }
+  const tried = (fitting: Fitting, places: Places | null = null) => {
+    const changed = adapted(style, fitting)
+    const sized = measured.get(fitting.wrap) ?? measure(figure, changed, typesetter)
+    measured.set(fitting.wrap, sized)
+    const placed = layout({ ...sized, style: changed }, typesetter, places)
+    return { fitting, placed, price: priceOf(placed, fitting) }
   }
-  let best = tried(PLAIN)
-  const held = Object.values(figure.nodes).some((n) => n.held)
+  const places = placesOf(figure)
+  const kept = places && tried(places.fitting, places)
   // What a person placed by hand was placed beside the rest as it stood.
-  if (held || best.price < GOOD) return best.placed
-  for (const axis of axesFor(figure, scales(best.placed).scale < 1))
-    for (const change of axis) {
-      const next = tried({ ...best.trial, ...change })
-      if (next.price < best.price - 1e-9) best = next
-    }
-  return best.placed
+  const held = Object.values(figure.nodes).some((n) => n.held)
+  if (kept && (held || kept.price < GOOD)) return kept.placed
+  let best = tried(PLAIN)
+  if (!held && best.price >= GOOD)
+    for (const axis of axesFor(figure, scales(best.placed).scale < 1))
+      for (const change of axis) {
+        const next = tried({ ...best.fitting, ...change })
+        if (next.price < best.price - 1e-9) best = next
+      }
+  return kept && kept.price < best.price + WORTH_MOVING ? kept.placed : best.placed
 }
+
+/** How much better a layout from nothing must be before everything moves. */
+const WORTH_MOVING = 0.4
 
 /** Words at full size in a frame that is two thirds full: nothing to gain. */
 const GOOD = 0.12
 
 /** One after another, each from what was best so far. A flow is only folded where its words would shrink otherwise. */
-function axesFor(figure: Figure, shrinks: boolean): Partial<Trial>[][] {
+function axesFor(figure: Figure, shrinks: boolean): Partial<Fitting>[][] {
   const folds = shrinks && arrangementRow(figure.kind, figure.arrangement)?.folds ? FOLDS : []
   const rest =
     Object.keys(figure.nodes).length > MANY ? [] : [WRAPS.map((wrap) => ({ wrap })), GAPS.map((gap) => ({ gap }))]
   return [folds.map((fold) => ({ fold })), ...rest]
 }
 
-const adapted = (style: FigureStyle, { wrap, gap, fold }: Trial): FigureStyle => ({
+const adapted = (style: FigureStyle, fitting: Fitting): FigureStyle => ({
   ...style,
   wrap: {
-    step: style.wrap.step * wrap,
-    question: style.wrap.question * Math.min(wrap, 1.2),
-    point: style.wrap.point * wrap,
+    step: style.wrap.step * fitting.wrap,
+    question: style.wrap.question * Math.min(fitting.wrap, 1.2),
+    point: style.wrap.point * fitting.wrap,
   },
-  gap: { beside: style.gap.beside * gap, between: style.gap.between * gap },
-  fold,
+  gap: { beside: style.gap.beside * fitting.gap, between: style.gap.between * fitting.gap },
+  fitting,
 })
 
 /** How much content would be enlarged to fit its frame, by width, by height and as a whole. */
@@ -73,10 +75,11 @@ function scales(placed: Placed): { wide: number; high: number; scale: number } {
 }
 
 /** What a layout lacks in its frame: words made smaller weigh most, then an empty frame, then leaving the plain style. */
-function priceOf(placed: Placed, trial: Trial): number {
+function priceOf(placed: Placed, fitting: Fitting): number {
   const { wide, high, scale } = scales(placed)
   // A column frame is as high as its figure: only its width can stay empty.
   const filled = Math.min(1, scale / wide) * (placed.style.frame.height ? Math.min(1, scale / high) : 1)
-  const left = Math.abs(Math.log(trial.wrap)) * 0.1 + Math.abs(Math.log(trial.gap)) * 0.15 + (trial.fold - 1) * 0.06
+  const left =
+    Math.abs(Math.log(fitting.wrap)) * 0.1 + Math.abs(Math.log(fitting.gap)) * 0.15 + (fitting.fold - 1) * 0.06
   return 3 * Math.max(0, -Math.log(scale)) + 0.3 * (1 - filled) + left
 }

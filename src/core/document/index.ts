@@ -21,5 +21,6 @@ export {
   renameLink,
 } from './shape'
 export { chanceIn, valueIn, withChance } from './quantities'
+export { leavingPlaces, tidy } from './places'
 export { takeIn } from './takeIn'
 export { understand, type Understanding } from './instruct'

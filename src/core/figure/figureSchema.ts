@@ -56,6 +56,26 @@ export const linkSchema = z.readonly(
   }),
 )
 
+/** How a picture departs from the plain style to fit its frame: factors of wrapping and of gaps, and into how many columns
+ *  or rows a flow is folded. */
+const fitting = z.readonly(
+  z.object({
+    wrap: z.number().check(z.gte(0.1), z.lte(10)),
+    gap: z.number().check(z.gte(0.1), z.lte(10)),
+    fold: z.int().check(z.gte(1), z.lte(20)),
+  }),
+)
+const placesSchema = z.readonly(
+  z.object({
+    /** Which way of drawing they are good for. */
+    key: short(200),
+    fitting,
+    /** Where each column or row of a folded flow begins, in layout px. */
+    starts: z.readonly(z.array(finite)),
+    boxes: z.readonly(z.record(id, box)),
+  }),
+)
+
 const figureFields = z.readonly(
   z.object({
     id,
@@ -70,6 +90,8 @@ const figureFields = z.readonly(
     frame: z.enum(frames),
     houseStyle: short(64),
     dress: z.readonly(z.object({ typeface: z.enum(typefaces) })),
+    /** Where the nodes stood before the last change made by hand: the next picture leaves them there as far as it can. */
+    places: z.optional(placesSchema),
     /** The stretch of `wasRead.text` that the figure was read from; null for a figure that was never read. */
     passage: z.nullable(span),
     /** The figure as its text gave it. Spans of nodes and links are offsets into this text. */
@@ -98,6 +120,8 @@ export const figureSchema = figureFields.check(
   }),
 )
 
+export type Fitting = z.infer<typeof fitting>
+export type PlacesFields = z.infer<typeof placesSchema>
 export type FigureFields = z.infer<typeof figureSchema>
 export type NodeFields = z.infer<typeof nodeSchema>
 export type LinkFields = z.infer<typeof linkSchema>

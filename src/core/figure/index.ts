@@ -22,5 +22,6 @@ export {
 export { POINTS_PER_PX, SMALLEST_TEXT, frameTable } from './frame'
 export { ranking, type Rank } from './ranking'
 export { kinds } from './kinds'
-export { figureSchema } from './figureSchema'
+export { figureSchema, type Fitting } from './figureSchema'
+export { placesKey, placesOf, type Places } from './places'
 export { isFigure } from './isFigure'

@@ -20,6 +20,8 @@ type ArrangementRow = {
   readonly arrange: (sized: Sized, set: SetWords) => Arranged
   /** A long flow may be folded into columns or rows. */
   readonly folds?: true
+  /** Which way it flows, where nodes keep the places they had before an edit. */
+  readonly remembers?: 'down' | 'across'
   /** Says whether it is worth offering for a figure; always when left out. */
   readonly suits?: (figure: Figure) => boolean
 }
@@ -109,8 +111,8 @@ const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 /** The ways to lay each kind out, first the one taken when nobody chose. */
 export const arrangements = {
   process: {
-    down: { name: 'Down the page', arrange: (s) => layered(s, 'down'), folds: true },
-    across: { name: 'Across', arrange: (s) => layered(s, 'across'), folds: true },
+    down: { name: 'Down the page', arrange: (s) => layered(s, 'down'), folds: true, remembers: 'down' },
+    across: { name: 'Across', arrange: (s) => layered(s, 'across'), folds: true, remembers: 'across' },
     lanes: { name: 'Lanes by actor', arrange: (s) => lanes(s, 'across'), folds: true, suits: hasActors },
     lanesDown: { name: 'Lanes down', arrange: (s) => lanes(s, 'down'), folds: true, suits: hasActors },
     rows: {
@@ -137,8 +139,8 @@ export const arrangements = {
     timeLine: { name: 'Time line', arrange: (s) => timeLine(s), suits: tellsTimes },
   },
   concept: {
-    layers: { name: 'Layers', arrange: (s) => inParts(s, (p) => layered(p, 'down')) },
-    across: { name: 'Across', arrange: (s) => inParts(s, (p) => layered(p, 'across')) },
+    layers: { name: 'Layers', arrange: (s) => inParts(s, (p) => layered(p, 'down')), remembers: 'down' },
+    across: { name: 'Across', arrange: (s) => inParts(s, (p) => layered(p, 'across')), remembers: 'across' },
     organic: { name: 'Organic', arrange: (s) => inParts(s, organic) },
     rays: { name: 'Rays', arrange: (s, set) => rays(s, set, false), suits: isConnected },
   },

@@ -40,7 +40,7 @@ export function lanes(sized: Sized, direction: 'down' | 'across'): Arranged {
   const thick = layers.map((layer) => Math.max(0, ...layer.map(depth)))
   const lengths = thick.map((t, i) => t + Math.max(between, labelRoom(sized, layers[i] as SizedNode[], down)))
   const layerIds = layers.map((l) => l.map((n) => n.id))
-  const runs = runsOf(layerIds, sized.links, lengths, sized.style.fold)
+  const runs = runsOf(layerIds, sized.links, lengths, sized.style.fitting.fold)
   const lengthOf = (run: readonly number[]) => run.reduce((s, i) => s + (lengths[i] as number), 0)
   const length = head + 2 * pad + Math.max(...runs.map(lengthOf)) - between
   const boxes = new Map<string, Box>()

@@ -52,6 +52,8 @@ export type Placed = Omit<Sized, 'nodes'> & {
   readonly links: readonly SizedLink[]
   readonly flow: Flow
   readonly decor: readonly Decor[]
+  /** Where each column or row of a folded flow begins, aside from the flow. */
+  readonly starts: readonly number[]
 }
 
 export function decorBox(d: Decor): Box {
@@ -80,4 +82,6 @@ export type Arranged = {
   readonly boxes: ReadonlyMap<NodeId, Box>
   readonly flow: Flow
   readonly decor: readonly Decor[]
+  /** Where each column or row of a folded flow begins, aside from the flow. */
+  readonly starts?: readonly number[]
 }

@@ -1,6 +1,6 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
-import { POINTS_PER_PX } from '../figure'
+import { POINTS_PER_PX, type Places } from '../figure'
 import { EPSILON, centreOf, inflate, segmentEnters, segments, union, type Box, type Point } from '../geometry'
 import { extentOf } from '../layout'
 import type { TextBlock } from '../measure'
@@ -26,6 +26,8 @@ export type Scene = {
     readonly points: readonly Point[]
     readonly text: string
   }[]
+  /** Where the nodes stand in layout px, to be left there by the next edit. */
+  readonly places: Omit<Places, 'key'>
   /** pt; null for a figure without text. */
   readonly smallestText: number | null
   readonly missing: readonly string[]
@@ -95,6 +97,11 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
       points: r.points.map(at),
       text: r.label?.block.text ?? '',
     })),
+    places: {
+      fitting: style.fitting,
+      starts: routed.starts,
+      boxes: Object.fromEntries(routed.nodes.map((n) => [n.id, n.box])),
+    },
     smallestText: sizes.length ? Math.min(...sizes) * POINTS_PER_PX : null,
     missing: routed.missing,
   }

@@ -1,5 +1,5 @@
 /** What a figure looks like, complete: no stage after this one asks for a default. */
-import { frameTable, type Figure, type FrameName, type NodeRole } from '../figure'
+import { frameTable, type Figure, type Fitting, type FrameName, type NodeRole } from '../figure'
 import type { ShapeName } from '../geometry'
 import { fontChain, type FontKey } from './fonts'
 
@@ -29,12 +29,15 @@ export type FigureStyle = {
   readonly margin: number
   readonly frame: { readonly name: FrameName; readonly width: number | null; readonly height: number | null }
   readonly wrap: { readonly step: number; readonly question: number; readonly point: number }
-  /** Into how many columns a flow down the page may be folded, or rows across it. */
-  readonly fold: number
+  /** How it departs from the plain style to fit the frame: already in `wrap` and `gap`; `fold` is for the layout. */
+  readonly fitting: Fitting
 }
 
 /** Figures may grow a little to fill their frame; more would make neighbouring figures of a folio look unlike. */
 export const LARGEST_GROWTH = 1.3
+
+/** As the house style has it. */
+export const PLAIN: Fitting = { wrap: 1, gap: 1, fold: 1 }
 
 export type Theme = 'light' | 'dark'
 
@@ -126,6 +129,6 @@ export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): 
     margin: size * 2,
     frame: { name: figure.frame, width: frame.width, height: frame.height },
     wrap: { step: size * 10, question: size * 7.5, point: size * 13 },
-    fold: 1,
+    fitting: PLAIN,
   }
 }

@@ -36,12 +36,14 @@ const blank: Omit<Figure, 'id' | 'kind' | 'nodes' | 'links' | 'arrangement' | 'f
   wasRead: { text: '', nodes: {}, links: {} },
 }
 
-export function seededFigure(seed: number, wanted?: 'process' | 'points'): Figure {
+/** `size` is the number of nodes; left to the seed, it is 3 to 47. */
+export function seededFigure(seed: number, wanted?: 'process' | 'points', size?: number): Figure {
   const next = random(seed)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
   const words = (most: number): string =>
     next() < 0.08 ? pick(FOREIGN) : Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' ')
-  const count = 3 + Math.floor(next() ** 2 * 45)
+  const drawn = 3 + Math.floor(next() ** 2 * 45)
+  const count = size ?? drawn
   const some = next() < 0.15
   const points = wanted ? wanted === 'points' : some
   const nodes: FigureNode[] = Array.from({ length: points ? Math.min(count, 16) : count }, (_, i) => {

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import type { Edit } from '@/core/document'
-import { frameTable, frames, kinds, type Figure } from '@/core/figure'
+import { frameTable, frames, kinds, placesOf, type Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { compute } from '@/workers/client'
 import { useTheme } from '../chrome/theme'
@@ -15,10 +15,12 @@ export function ArrangementStrip({
   figure,
   scene,
   apply,
+  onTidy,
 }: {
   figure: Figure
   scene: Scene | null
   apply: (edit: Edit) => void
+  onTidy: () => void
 }) {
   const choices = useChoices(figure)
   const missing = figure.wasRead.nodes ? Object.keys(figure.wasRead.nodes).filter((id) => !figure.nodes[id]).length : 0
@@ -66,15 +68,29 @@ export function ArrangementStrip({
           </button>
         ))}
       </div>
-      <p className="ml-auto self-end text-right text-[13px] text-quiet">
-        {missing > 0
-          ? `${missing} of the passage’s parts removed by hand`
-          : figure.passage
-            ? 'Everything that was read is in the figure'
-            : ''}
-        <br />
-        {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links` : ''}
-      </p>
+      <div className="ml-auto flex shrink-0 flex-col items-end justify-between gap-2">
+        {placesOf(figure) ? (
+          <button
+            type="button"
+            className="button"
+            title="Lay the figure out afresh; what is held in place stays (Alt+T)"
+            onClick={onTidy}
+          >
+            Tidy
+          </button>
+        ) : (
+          <span />
+        )}
+        <p className="text-right text-[13px] text-quiet">
+          {missing > 0
+            ? `${missing} of the passage’s parts removed by hand`
+            : figure.passage
+              ? 'Everything that was read is in the figure'
+              : ''}
+          <br />
+          {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links` : ''}
+        </p>
+      </div>
     </section>
   )
 }
@@ -86,12 +102,17 @@ function useChoices(figure: Figure): readonly Choice[] {
     let current = true
     const drawAll = async () => {
       const api = compute()
-      let list: readonly Choice[] = (await api.arrangements(figure)).map((a) => ({ ...a, scene: null }))
-      for (const [i, c] of list.entries()) {
+      const offered = await api.arrangements(figure)
+      // Each as soon as it is drawn; until then the picture before.
+      const show = (id: string, scene: Scene | null) =>
+        setChoices((old) => old.map((c) => (c.id === id ? { ...c, scene } : c)))
+      if (current)
+        setChoices((old) => offered.map((a) => ({ ...a, scene: old.find((c) => c.id === a.id)?.scene ?? null })))
+      for (const { id } of offered) {
         if (!current) return
-        list = list.with(i, { ...c, scene: await api.draw({ ...figure, arrangement: c.id }, theme, null) })
+        const scene = await api.draw({ ...figure, arrangement: id }, theme, null)
+        if (current) show(id, scene)
       }
-      if (current) setChoices(list)
     }
     drawAll().catch((error: unknown) => console.error('arrangements', error))
     return () => {

@@ -9,14 +9,16 @@ import {
   insertAfter,
   insertOn,
   insertQuestionAfter,
+  leavingPlaces,
   moveBy,
   outdent,
   release,
   releaseAll,
   remove,
+  tidy,
 } from '@/core/document'
 import type { Edit } from '@/core/document'
-import { kinds, nodesInOrder, type Figure } from '@/core/figure'
+import { kinds, nodesInOrder, placesOf, type Figure } from '@/core/figure'
 import { useCommands, type Command } from '../chrome/commands'
 import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
@@ -84,6 +86,12 @@ function Work({
   const tell = useNotice()
   const edits = useEdits(folio, figure.id)
   const picture = usePicture(figure, theme)
+  const stood = picture.scene?.places
+  const { apply: change } = edits
+  const apply = useCallback(
+    (edit: Edit) => change(stood ? leavingPlaces(figure, edit, stood) : edit),
+    [change, figure, stood],
+  )
   const [chosen, setChosen] = useState<Selected>(null)
   const [editing, setEditing] = useState<(NonNullable<Selected> & { readonly where: 'outline' | 'canvas' }) | null>(
     null,
@@ -92,7 +100,7 @@ function Work({
   const editCanvas = useCallback((s: Selected) => setEditing(s && { ...s, where: 'canvas' }), [])
   const selected =
     chosen && (chosen.kind === 'node' ? figure.nodes[chosen.id] : figure.links[chosen.id]) ? chosen : null
-  const actions = useActions(figure, edits.apply, selected, setChosen, editCanvas, tell)
+  const actions = useActions(figure, apply, selected, setChosen, editCanvas, tell)
 
   const commands = useMemo<Command[]>(() => {
     const node = selected?.kind === 'node' ? selected.id : null
@@ -118,9 +126,10 @@ function Work({
             { name: 'Outdent', keys: 'Alt+ArrowLeft', run: actions.outdent },
           ]
         : []),
+      ...(placesOf(figure) ? [{ name: 'Tidy: lay the figure out afresh', keys: 'Alt+T', run: actions.tidy }] : []),
       { name: 'Deliver: download or copy', keys: 'Alt+D', run: onDeliver },
     ]
-  }, [actions, edits, editCanvas, figure.kind, onDeliver, selected])
+  }, [actions, edits, editCanvas, figure, onDeliver, selected])
   useCommands(commands)
 
   return (
@@ -135,7 +144,7 @@ function Work({
         editing={editing?.where === 'outline' ? editing : null}
         onSelect={setChosen}
         onEdit={editOutline}
-        apply={edits.apply}
+        apply={apply}
         actions={actions}
         edits={edits}
         tell={tell}
@@ -147,14 +156,14 @@ function Work({
         editing={editing?.where === 'canvas' ? editing : null}
         onSelect={setChosen}
         onEdit={editCanvas}
-        apply={edits.apply}
+        apply={apply}
       />
       {delivering ? (
         <DeliverPanel folio={folio} figure={figure} scene={picture.scene} />
       ) : (
-        <Inspector figure={figure} scene={picture.scene} selected={selected} apply={edits.apply} actions={actions} />
+        <Inspector figure={figure} scene={picture.scene} selected={selected} apply={apply} actions={actions} />
       )}
-      <ArrangementStrip figure={figure} scene={picture.scene} apply={edits.apply} />
+      <ArrangementStrip figure={figure} scene={picture.scene} apply={apply} onTidy={actions.tidy} />
     </main>
   )
 }
@@ -233,6 +242,7 @@ function useActions(
         ),
       release: () => node && apply(release(node)),
       releaseAll: () => apply(releaseAll(figure)),
+      tidy: () => apply(tidy),
     }
   }, [figure, apply, selected, select, edit, tell, ids])
 }

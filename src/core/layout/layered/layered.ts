@@ -36,11 +36,13 @@ export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
   const thick = graph.layers.map((layer) => Math.max(0, ...layer.map(depth)))
   const gaps = graph.layers.map((layer) => gapAfter(sized, forward, layer, down))
   const lengths = thick.map((t, i) => t + (gaps[i] as number))
+  const starts: number[] = []
   let start = 0
-  for (const run of runsOf(graph.layers, links, lengths, sized.style.fold)) {
+  for (const run of runsOf(graph.layers, links, lengths, sized.style.fitting.fold)) {
     const ids = run.flatMap((i) => graph.layers[i] ?? []).filter((id) => node.has(id))
     const edge = (id: string, side: -1 | 1) => (xs.get(id) as number) + (side * breadth(id)) / 2
     const first = Math.min(...ids.map((id) => edge(id, -1)))
+    starts.push(start)
     let top = 0
     for (const i of run) {
       for (const id of graph.layers[i] ?? []) {
@@ -53,7 +55,7 @@ export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
     }
     start += Math.max(...ids.map((id) => edge(id, 1))) - first + beside * BETWEEN_RUNS
   }
-  return { boxes, flow: direction, decor: [] }
+  return { boxes, flow: direction, decor: [], starts }
 }
 
 /** Room for the connectors below a layer; labels that stand in it widen it. */

@@ -1,0 +1,18 @@
+/** Edits that leave everything where it stands. A picture drawn from nothing after every word would move most nodes; so what
+ *  changes nodes or links writes down where all stood, and the next picture makes room there (see `core/layout`). */
+import { placesKey, type Figure, type Places } from '../figure'
+import { all, apply, type Edit } from './edit'
+
+/** The edit, with the places of the picture it was made in. A node that it lets go is forgotten: it is to go back into the
+ *  flow. Edits of the figure as a whole are left as they are, they ask for another picture. */
+export function leavingPlaces(f: Figure, edit: Edit, stood: Omit<Places, 'key'>): Edit {
+  if (edit.do === 'setFigure') return edit
+  const { figure } = apply(f, edit)
+  if (figure.nodes === f.nodes && figure.links === f.links) return edit
+  const letGo = (id: string) => f.nodes[id]?.held && figure.nodes[id] && !figure.nodes[id].held
+  const boxes = Object.fromEntries(Object.entries(stood.boxes).filter(([id]) => !letGo(id)))
+  return all(edit, { do: 'setFigure', set: { places: { ...stood, key: placesKey(f), boxes } } })
+}
+
+/** A layout from nothing: places are forgotten, but for those of held nodes. */
+export const tidy: Edit = { do: 'setFigure', set: { places: null } }
