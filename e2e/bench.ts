@@ -14,6 +14,7 @@ import { scene } from '../src/core/scene'
 import { corpus } from '../src/core/testing/corpus'
 import { seededFigure } from '../src/core/testing/seededFigure'
 import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
+import { connectorBench } from './connectorBench'
 import { layoutBench } from './layoutBench'
 import { newFolio, openBrowser, startServer, sleep } from './support'
 
@@ -194,6 +195,7 @@ line(
 )
 
 await layoutBench(line, typesetter)
+await connectorBench(line, typesetter)
 
 console.log('\nIn the browser')
 const server = await startServer(4131)

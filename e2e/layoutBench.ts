@@ -4,11 +4,12 @@ import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js'
 import { bendsOf, crossingsOf } from '../src/core/check'
 import { figureKinds, type Figure, type FigureKind } from '../src/core/figure'
 import { crossingPoint, segments, union, type Point } from '../src/core/geometry'
-import { arrangementsFor } from '../src/core/layout'
-import type { Typesetter } from '../src/core/measure'
+import { arrangementsFor, layout } from '../src/core/layout'
+import { measure, type Typesetter } from '../src/core/measure'
 import { routedFigure, sceneOf } from '../src/core/pipeline'
 import type { Routed } from '../src/core/route'
-import { seededOfKind } from '../src/core/testing/seededFigure'
+import { styleOf } from '../src/core/style'
+import { random, seededFigure, seededOfKind } from '../src/core/testing/seededFigure'
 
 type Line = (what: string, ...cells: string[]) => void
 const mean = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0) / Math.max(1, list.length)
@@ -97,19 +98,72 @@ export async function layoutBench(line: Line, typesetter: Typesetter): Promise<v
         `fills ${of('fill', 2)}`,
       )
     }
-  for (const size of [30, 46]) {
-    const drawn = figuresOf('process', size, 10).map((f) =>
-      routedFigure({ ...f, arrangement: 'down', frame: 'free' }, 'light', typesetter),
+  for (const size of [30, 60]) {
+    const drawn = Array.from({ length: 20 }, (_, i) =>
+      routedFigure(
+        { ...seededFigure(1000 + i, 'process', size), arrangement: 'down', frame: 'free' },
+        'light',
+        typesetter,
+      ),
     )
     const theirs: number[] = []
     for (const r of drawn) theirs.push(await libraryCrossings(r))
     const tips = drawn.map(conventional)
     const [good, of] = [mean(tips.map((t) => t.good)), mean(tips.map((t) => t.of))]
     line(
-      `crossings, processes of about ${size} nodes; the layout library`,
-      mean(drawn.map(crossingsOf)).toFixed(1),
-      mean(theirs).toFixed(1),
+      `crossings, processes of ${size} nodes; the layout library`,
+      mean(drawn.map(crossingsOf)).toFixed(2),
+      mean(theirs).toFixed(2),
       `answers by different tips in ${((100 * good) / Math.max(1, of)).toFixed(0)} % of questions (aim 90 %)`,
     )
+  }
+  const warm = (work: () => unknown): string => {
+    const times = Array.from({ length: 9 }, () => {
+      const since = performance.now()
+      work()
+      return performance.now() - since
+    })
+    return `${(times.toSorted((a, b) => a - b)[4] as number).toFixed(1)} ms`
+  }
+  const sized = measure(wideTree(1000), styleOf(wideTree(1000), 'light'), typesetter)
+  line(
+    'layout of a hierarchy of 1,000 nodes (aim 20 ms)',
+    warm(() => layout(sized, typesetter)),
+  )
+  const five = Array.from({ length: 60 }, (_, i) => seededOfKind('venn', i + 1)).find(
+    (f) => Object.values(f.nodes).filter((n) => n.role === 'set').length === 5,
+  ) as Figure
+  line(
+    'five sets to scene (aim 150 ms)',
+    warm(() => sceneOf({ ...five, arrangement: 'circles' }, 'light', typesetter)),
+  )
+}
+
+/** A hierarchy whose nodes have few children near the top and leaves far below. */
+function wideTree(count: number): Figure {
+  const next = random(5)
+  const base = seededOfKind('hierarchy', 1)
+  const words = ['Deck crew', 'Shore office of the harbour', 'Bridge', 'Purser and the cage']
+  const nodes = Array.from({ length: count }, (_, i) => ({
+    id: `n${i}`,
+    role: 'item' as const,
+    text: words[i % words.length] as string,
+    order: i,
+    source: [],
+  }))
+  const links = nodes.slice(1).map((n, i) => ({
+    id: `l${i}`,
+    role: 'child' as const,
+    from: `n${Math.floor(next() * Math.min(i + 1, 120 + i / 4))}`,
+    to: n.id,
+    order: i,
+    source: [],
+  }))
+  return {
+    ...base,
+    arrangement: 'down',
+    frame: 'free',
+    nodes: Object.fromEntries(nodes.map((n) => [n.id, n])),
+    links: Object.fromEntries(links.map((l) => [l.id, l])),
   }
 }

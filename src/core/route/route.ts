@@ -1,18 +1,10 @@
 /** Stage `route`: gives every connector its path and its label a place. In: nodes with boxes. Out: orthogonal paths from
  *  outline to outline that enter no other node wherever nodes leave room between them. Moves nothing. */
-import {
-  centreOf,
-  crossingPoint,
-  portOf,
-  segments,
-  withoutCollinear,
-  type Box,
-  type Point,
-  type Side,
-} from '../geometry'
+import { centreOf, portOf, withoutCollinear, type Box, type Point, type Side } from '../geometry'
 import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed, PlacedNode } from '../layout'
 import { gridAround, lineAt, occupy, type Grid } from './grid'
+import { mendCrossings } from './mendCrossings'
 import { placeLabels, type PlacedLabel } from './labels'
 import { straightPath } from './straight'
 import { treeLines } from './treeLines'
@@ -26,7 +18,8 @@ export type Route = {
   readonly label: PlacedLabel | null
 }
 export type Routed = Placed & { readonly routes: readonly Route[] }
-type Bare = Omit<Route, 'label'>
+/** Before its words have a place. */
+export type Bare = Omit<Route, 'label'>
 
 const sides: readonly Side[] = ['top', 'right', 'bottom', 'left']
 const headingOf: Record<Side, Heading> = { top: 0, right: 1, bottom: 2, left: 3 }
@@ -99,7 +92,7 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   // Two connectors that turn between two layers must both find room there, also when the gaps are tight.
   const clear = Math.min(size * 0.8, placed.style.gap.between * 0.4)
   const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross' || placed.flow === 'outline'
-  const prices: Prices = { bend: size * 3, crossing: size * 8, shared: trunk ? 0 : size * 1.5 }
+  const prices: Prices = { bend: size * 3, crossing: size * 16, shared: trunk ? 0 : size * 1.5 }
   const boxes = placed.nodes.map((n) => n.box)
   const node = new Map(placed.nodes.map((n) => [n.id, n]))
   const grids = new Map<number, Grid>()
@@ -112,7 +105,7 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     grids.set(factor, grid)
     return grid
   }
-  const ports = new PortUse(kept, node, trunk)
+  const ports = new PortUse(kept, node, placed.flow, trunk)
   const fromParent = trunk ? treeLines(placed, clear) : null
   const lead = (link: Placed['links'][number]): Bare => {
     const [a, b] = [node.get(link.from), node.get(link.to)]
@@ -138,27 +131,8 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     done.set(link.id, route)
     count(route, 1)
   }
-  // Once more, now that all lie somewhere: what crosses others may find a way that it did not see coming.
-  for (const link of trunk ? [] : inTurn) {
-    const old = done.get(link.id) as Bare
-    const others = [...done.values()].filter((r) => r !== old)
-    const before = crossingsWith(old, others)
-    if (before === 0) continue
-    count(old, -1)
-    const again = lead(link)
-    const better = crossingsWith(again, others) < before ? again : old
-    done.set(link.id, better)
-    count(better, 1)
-  }
+  if (!trunk) mendCrossings(inTurn, { done, lead, count })
   return placed.links.flatMap((l) => done.get(l.id) ?? [])
-}
-
-/** How often a connector crosses others. */
-function crossingsWith(route: Bare, others: readonly Bare[]): number {
-  let count = 0
-  for (const [a, b] of segments(route.points))
-    for (const other of others) for (const [c, d] of segments(other.points)) if (crossingPoint(a, b, c, d)) count++
-  return count
 }
 
 function straightRoutes(placed: Placed, kept: readonly Bare[], open: readonly LinkId[]): Bare[] {
@@ -243,6 +217,9 @@ function directLine(a: Box, b: Box): Point[] {
   return Math.abs(p.x - q.x) < 0.5 || Math.abs(p.y - q.y) < 0.5 ? [p, q] : [p, { x: q.x, y: p.y }, q]
 }
 
+const isAside = (side: Side, flow: Flow): boolean =>
+  flow === 'across' ? side === 'top' || side === 'bottom' : side === 'left' || side === 'right'
+
 /** Which sides are taken: branches of a question leave by different tips, and nothing leaves where something enters. */
 class PortUse {
   private readonly uses = new Map<string, { in: number; out: number }>()
@@ -250,6 +227,7 @@ class PortUse {
   constructor(
     routes: readonly Bare[],
     private readonly nodes: ReadonlyMap<NodeId, PlacedNode>,
+    private readonly flow: Flow,
     /** All connectors of a node leave by one side. */
     private readonly trunk: boolean,
   ) {
@@ -268,7 +246,8 @@ class PortUse {
     const used = this.at(n, side)
     if (this.trunk) return 0
     if (out) return (used.out > 0 ? (n.shape === 'diamond' ? 6 : 2.5) : 0) + (used.in > 0 ? 6 : 0)
-    return used.out > 0 ? 6 : 0
+    // A question's tips at its sides are for its answers.
+    return (used.out > 0 ? 6 : 0) + (n.shape === 'diamond' && isAside(side, this.flow) ? 1 : 0)
   }
 
   private at(n: PlacedNode, side: Side): { in: number; out: number } {
