@@ -1,5 +1,6 @@
 /** Cheapest orthogonal path on the grid: A* (Hart, Nilsson, Raphael 1968) over states (place, direction). The cost of a
  *  path is its length, plus a price for each bend, crossing and stretch shared with another connector. */
+import FlatQueue from 'flatqueue'
 import type { Grid } from './grid'
 
 /** 0 up, 1 right, 2 down, 3 left. */
@@ -22,20 +23,25 @@ export function cheapestPath(
   for (const e of ends) goal.set(e.yi * w + e.xi, [...(goal.get(e.yi * w + e.xi) ?? []), e])
   const target = bounds(g, ends)
   const guess = (state: number) => leastCost(g, state, target, prices.bend)
-  const heap = new Heap()
+  // Ties leave in the order the queue's sifting gives them, which depends on nothing but what was pushed before.
+  const queue = new FlatQueue<number>()
   for (const s of starts) {
     const state = (s.yi * w + s.xi) * 4 + s.heading
     if (s.cost < memory.costOf(state)) {
       memory.set(state, s.cost, -1)
-      heap.push(state, s.cost + guess(state))
+      queue.push(state, s.cost + guess(state))
     }
   }
   let best = Infinity
   let bestEnd = -1
   let bestTerminal: Terminal | null = null
-  for (let state = heap.pop(); state >= 0; state = heap.pop()) {
+  while (queue.length > 0) {
+    const least = queue.peekValue() as number
+    if (least >= best) break
+    const state = queue.pop() as number
     const c = cost[state] as number
-    if (c + guess(state) >= best) break
+    // Reached more cheaply since.
+    if (c + guess(state) < least - 1e-9) continue
     const cell = state >> 2
     const heading = (state & 3) as Heading
     // At the rim of the figure no line lies beyond: there a path turns into the target at the last place.
@@ -55,7 +61,8 @@ export function cheapestPath(
       const total = c + stepCost(g, cell, to, turn as Heading, prices) + (turn === heading ? 0 : prices.bend)
       if (total < memory.costOf(next) - 1e-9) {
         memory.set(next, total, state)
-        heap.push(next, total + guess(next))
+        const whole = total + guess(next)
+        if (whole < best) queue.push(next, whole)
       }
     }
   }
@@ -141,62 +148,4 @@ function bounds(g: Grid, ends: readonly Terminal[]): Target {
   const xs = ends.map((e) => g.xs[e.xi] as number)
   const ys = ends.map((e) => g.ys[e.yi] as number)
   return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) }
-}
-
-/** Binary heap of states by priority; equal priorities leave in state order, so that the result never depends on chance. */
-class Heap {
-  private readonly states: number[] = []
-  private readonly priorities: number[] = []
-
-  push(state: number, priority: number): void {
-    const { states, priorities } = this
-    let i = states.length
-    states.push(state)
-    priorities.push(priority)
-    while (i > 0) {
-      const up = (i - 1) >> 1
-      if (!this.before(i, up)) break
-      this.swap(i, up)
-      i = up
-    }
-  }
-
-  pop(): number {
-    const { states, priorities } = this
-    const top = states[0]
-    if (top === undefined) return -1
-    const [lastState, lastPriority] = [states.pop() as number, priorities.pop() as number]
-    if (states.length > 0) {
-      states[0] = lastState
-      priorities[0] = lastPriority
-      this.sink()
-    }
-    return top
-  }
-
-  private sink(): void {
-    for (let i = 0; ;) {
-      let least = i
-      const child = 2 * i + 1
-      if (child < this.states.length && this.before(child, least)) least = child
-      if (child + 1 < this.states.length && this.before(child + 1, least)) least = child + 1
-      if (least === i) return
-      this.swap(i, least)
-      i = least
-    }
-  }
-
-  private before(a: number, b: number): boolean {
-    const d = (this.priorities[a] as number) - (this.priorities[b] as number)
-    return d < 0 || (d === 0 && (this.states[a] as number) < (this.states[b] as number))
-  }
-
-  private swap(a: number, b: number): void {
-    const { states, priorities } = this
-    const [state, priority] = [states[a] as number, priorities[a] as number]
-    states[a] = states[b] as number
-    priorities[a] = priorities[b] as number
-    states[b] = state
-    priorities[b] = priority
-  }
 }

@@ -4,22 +4,18 @@ import { centreOf, portOf, withoutCollinear, type Box, type Point, type Side } f
 import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed, PlacedNode } from '../layout'
 import { gridAround, lineAt, occupy, type Grid } from './grid'
+import type { Bare } from './judge'
 import { mendCrossings } from './mendCrossings'
 import { placeLabels, type PlacedLabel } from './labels'
+import { spread } from './spread'
 import { straightPath } from './straight'
 import { treeLines } from './treeLines'
 import { cheapestPath, type Heading, type Prices, type Terminal } from './pathSearch'
 
-export type Route = {
-  readonly id: LinkId
-  readonly from: NodeId
-  readonly to: NodeId
-  readonly points: readonly Point[]
+export type Route = Bare & {
   readonly label: PlacedLabel | null
 }
 export type Routed = Placed & { readonly routes: readonly Route[] }
-/** Before its words have a place. */
-export type Bare = Omit<Route, 'label'>
 
 const sides: readonly Side[] = ['top', 'right', 'bottom', 'left']
 const headingOf: Record<Side, Heading> = { top: 0, right: 1, bottom: 2, left: 3 }
@@ -92,7 +88,7 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   // Two connectors that turn between two layers must both find room there, also when the gaps are tight.
   const clear = Math.min(size * 0.8, placed.style.gap.between * 0.4)
   const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross' || placed.flow === 'outline'
-  const prices: Prices = { bend: size * 3, crossing: size * 16, shared: trunk ? 0 : size * 1.5 }
+  const prices: Prices = { bend: size * 3, crossing: size * 20, shared: trunk ? 0 : size * 1.5 }
   const boxes = placed.nodes.map((n) => n.box)
   const node = new Map(placed.nodes.map((n) => [n.id, n]))
   const grids = new Map<number, Grid>()
@@ -131,7 +127,15 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     done.set(link.id, route)
     count(route, 1)
   }
-  if (!trunk) mendCrossings(inTurn, { done, lead, count })
+  if (!trunk) {
+    const near = size * 0.36
+    const room = { boxes: new Map(placed.nodes.map((n) => [n.id, n.box])), near, apart: size * 0.6, clear: clear * 0.4 }
+    // Runs that lay on each other may turn out to cross once they are parted.
+    for (let round = 0; round < 2; round++) {
+      mendCrossings(inTurn, { done, lead, count, near })
+      spread(open, done, count, room)
+    }
+  }
   return placed.links.flatMap((l) => done.get(l.id) ?? [])
 }
 

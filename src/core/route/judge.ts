@@ -1,0 +1,58 @@
+/** What is wrong with where a connector runs among others: it crosses them, or lies on them so that one could follow the
+ *  wrong one. In crossings. */
+import { crossingPoint, inflate, overlaps, segments, union, type Box, type Point } from '../geometry'
+import type { NodeId } from '../figure'
+
+/** A connector's way, before its words have a place. */
+export type Bare = {
+  readonly id: string
+  readonly from: NodeId
+  readonly to: NodeId
+  readonly points: readonly Point[]
+}
+
+/** So many px on each other are as bad as a crossing. */
+const SHARED = 60
+const AXES = [
+  ['x', 'y'],
+  ['y', 'x'],
+] as const
+
+/** `near`: runs closer than this, in px, look like one. */
+export const wrongWith = (route: Bare, others: readonly Bare[], near: number): number =>
+  others.reduce((sum, o) => sum + crossings(route, o) + sharedRun(route, o, near) / SHARED, 0)
+
+/** Those that could come in touch with a connector, also when it is moved by `reach`. */
+export function neighbours(route: Bare, all: Iterable<Bare>, reach: number): Bare[] {
+  const box = inflate(around(route), reach + 1)
+  return [...all].filter((o) => o.id !== route.id && overlaps(inflate(around(o), 1), box))
+}
+
+const boxes = new WeakMap<Bare, Box>()
+function around(route: Bare): Box {
+  const known = boxes.get(route) ?? union(route.points.map((p) => ({ ...p, width: 0, height: 0 })))
+  boxes.set(route, known)
+  return known
+}
+
+export function crossings(a: Bare, b: Bare): number {
+  let count = 0
+  for (const [p, q] of segments(a.points))
+    for (const [r, s] of segments(b.points)) if (crossingPoint(p, q, r, s)) count++
+  return count
+}
+
+/** px that two connectors run along each other; none where they have an end in common and may do so. */
+export function sharedRun(a: Bare, b: Bare, near: number): number {
+  if (a.from === b.from || a.to === b.to) return 0
+  let sum = 0
+  for (const [p, q] of segments(a.points))
+    for (const [r, s] of segments(b.points))
+      for (const [off, along] of AXES) {
+        if (p[off] !== q[off] || r[off] !== s[off] || Math.abs(p[off] - r[off]) >= near) continue
+        const from = Math.max(Math.min(p[along], q[along]), Math.min(r[along], s[along]))
+        const to = Math.min(Math.max(p[along], q[along]), Math.max(r[along], s[along]))
+        sum += Math.max(0, to - from)
+      }
+  return sum
+}

@@ -1,0 +1,110 @@
+import { crossingsOf } from '../check'
+import { segments, type Point } from '../geometry'
+import { routedFigure } from '../pipeline'
+import { seededFigure, seededOfKind } from '../testing/seededFigure'
+import { shippedTypesetter } from '../testing/shippedTypesetter'
+import { mendCrossings } from './mendCrossings'
+import { spread } from './spread'
+import type { Bare } from './judge'
+
+const typesetter = shippedTypesetter()
+
+/** px that two paths run on each other, both upright or both level. */
+function onEachOther(a: readonly Point[], b: readonly Point[]): number {
+  const covered = (
+    [p, q]: readonly [Point, Point],
+    [r, s]: readonly [Point, Point],
+    off: 'x' | 'y',
+    along: 'x' | 'y',
+  ) => {
+    const same = [q, r, s].every((o) => Math.abs(o[off] - p[off]) < 2)
+    return same
+      ? Math.min(Math.max(p[along], q[along]), Math.max(r[along], s[along])) -
+          Math.max(Math.min(p[along], q[along]), Math.min(r[along], s[along]))
+      : 0
+  }
+  return segments(a)
+    .flatMap((one) =>
+      segments(b).map((other) => Math.max(0, covered(one, other, 'x', 'y'), covered(one, other, 'y', 'x'))),
+    )
+    .reduce((sum, px) => sum + px, 0)
+}
+
+test.each(['process', 'concept'] as const)(
+  'connectors of a %s that have no end in common hardly ever lie on each other, so that none can be followed wrongly',
+  (kind) => {
+    let [links, wrong] = [0, 0]
+    for (let seed = 1; seed <= 60; seed++) {
+      const figure = kind === 'process' ? seededFigure(seed, 'process', 24) : seededOfKind('concept', seed)
+      const { routes } = routedFigure(
+        { ...figure, arrangement: kind === 'process' ? 'down' : 'layers', frame: 'free' },
+        'light',
+        typesetter,
+      )
+      links += routes.length
+      routes.forEach((a, i) => {
+        for (const b of routes.slice(i + 1))
+          if (a.from !== b.from && a.to !== b.to && onEachOther(a.points, b.points) > LINE) wrong++
+      })
+    }
+    expect(links).toBeGreaterThan(700)
+    expect(wrong / links).toBeLessThan(0.01)
+  },
+)
+/** Shorter than a line of words is high. */
+const LINE = 20
+
+const path = (id: string, ...points: [number, number][]): Bare => ({
+  id,
+  from: `${id} from`,
+  to: `${id} to`,
+  points: points.map(([x, y]) => ({ x, y })),
+})
+
+test('of two runs that lie on each other one is pushed aside, to where it crosses nothing and enters no node', () => {
+  const done = new Map(
+    [path('a', [0, 0], [0, 50], [200, 50], [200, 100]), path('b', [50, 0], [50, 50], [150, 50], [150, 100])].map(
+      (r) => [r.id, r],
+    ),
+  )
+  const counted = new Map<string, number>()
+  const box = { x: 90, y: 56, width: 20, height: 20 }
+  spread(['b'], done, (r, by) => counted.set(r.id, (counted.get(r.id) ?? 0) + by), {
+    boxes: new Map([['n', box]]),
+    near: 6,
+    apart: 10,
+    clear: 4,
+  })
+  const [a, b] = [done.get('a') as Bare, done.get('b') as Bare]
+  expect(a.points[1]).toEqual({ x: 0, y: 50 })
+  expect(onEachOther(a.points, b.points)).toBe(0)
+  expect(b.points[1]?.y).toBeLessThan(50)
+  expect(counted.get('b')).toBe(0)
+})
+
+test('connectors that cross are led anew, also two by two, and left as they were where that does not help', () => {
+  const link = (id: string) => ({ id, from: `${id} from`, to: `${id} to`, best: false, label: null })
+  const across = path('a', [0, 50], [100, 50])
+  const upright = path('b', [50, 0], [50, 100])
+  const aside = path('b', [50, 0], [150, 0], [150, 100])
+  const mended = (leads: Record<string, Bare>) => {
+    const done = new Map([across, upright].map((r) => [r.id, r]))
+    mendCrossings([link('a'), link('b')], { done, lead: (l) => leads[l.id] as Bare, count: () => undefined, near: 5 })
+    return [done.get('a'), done.get('b')]
+  }
+  expect(mended({ a: across, b: aside })).toEqual([across, aside])
+  expect(mended({ a: across, b: upright })).toEqual([across, upright])
+})
+
+test('a process of thirty steps has on average less than one crossing', () => {
+  const counts = Array.from({ length: 20 }, (_, i) =>
+    crossingsOf(
+      routedFigure(
+        { ...seededFigure(2000 + i, 'process', 30), arrangement: 'down', frame: 'free' },
+        'light',
+        typesetter,
+      ),
+    ),
+  )
+  expect(counts.reduce((sum, c) => sum + c, 0) / counts.length).toBeLessThan(1)
+})

@@ -1,0 +1,90 @@
+/** Parallel runs are spread: where connectors that have no end in common lie on each other, one could follow the wrong one.
+ *  Inner stretches are pushed aside until none does, or no place is better. The aim is that of the nudging in Wybrow,
+ *  Marriott, Stuckey 2009, "Orthogonal Connector Routing"; the search is a plain descent over single pushes, since
+ *  few connectors are left to part after the search for paths has priced sharing. */
+import { inflate, segmentEnters, type Box, type Point } from '../geometry'
+import type { NodeId } from '../figure'
+import { neighbours, sharedRun, wrongWith, type Bare } from './judge'
+
+type Room = {
+  readonly boxes: ReadonlyMap<NodeId, Box>
+  /** Runs closer than `near` look like one; spread, they are multiples of `apart` from where they were. In px. */
+  readonly near: number
+  readonly apart: number
+  /** Free distance between a run and a node. */
+  readonly clear: number
+}
+
+const ROUNDS = 3
+const PUSHES = [1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6, -6]
+const FARTHEST = 7
+/** A stretch that ends at a node is at least so long, in parts of the distance between runs: the arrowhead needs it. */
+const STUB = 1.1
+
+/** Changes `done` in place, and counts anew what it moves; only connectors in `movable` are touched. */
+export function spread(
+  movable: readonly string[],
+  done: Map<string, Bare>,
+  count: (route: Bare, by: 1 | -1) => void,
+  room: Room,
+): void {
+  for (let round = 0; round < ROUNDS; round++) {
+    let better = false
+    for (const id of movable) {
+      const route = done.get(id) as Bare
+      const others = neighbours(route, done.values(), room.apart * FARTHEST)
+      if (!others.some((o) => sharedRun(route, o, room.near) >= 1)) continue
+      const price = (r: Bare) => wrongWith(r, others, room.near)
+      const best = pushes(route, room)
+        .map((r) => ({ route: r, price: price(r) }))
+        .reduce((a, b) => (b.price < a.price - 0.01 ? b : a), { route, price: price(route) })
+      if (best.route === route) continue
+      count(route, -1)
+      done.set(id, best.route)
+      count(best.route, 1)
+      better = true
+    }
+    if (!better) return
+  }
+}
+
+/** The connector with each of its inner stretches pushed aside by each distance there is room for. */
+function pushes(route: Bare, room: Room): Bare[] {
+  const out: Bare[] = []
+  for (let i = 1; i + 2 < route.points.length; i++)
+    for (const times of PUSHES) {
+      const points = pushed(route.points, i, times * room.apart)
+      if (points && keepsForm(route.points, points, i, room.apart * STUB) && isFree(points, i, route, room))
+        out.push({ ...route, points })
+    }
+  return out
+}
+
+/** The stretch from point `i` to the next, moved sideways. */
+function pushed(points: readonly Point[], i: number, by: number): Point[] | null {
+  const [a, b] = [points[i] as Point, points[i + 1] as Point]
+  const [dx, dy] = Math.abs(a.x - b.x) < Math.abs(a.y - b.y) ? [by, 0] : [0, by]
+  return points.map((p, k) => (k === i || k === i + 1 ? { x: p.x + dx, y: p.y + dy } : p))
+}
+
+/** The stretches before and after still run the same way, and what ends at a node has room for the arrowhead. */
+function keepsForm(old: readonly Point[], now: readonly Point[], i: number, stub: number): boolean {
+  return [i - 1, i + 1].every((k) => {
+    const run = (points: readonly Point[]) => {
+      const [p, q] = [points[k] as Point, points[k + 1] as Point]
+      return q.x - p.x + (q.y - p.y)
+    }
+    const [before, after] = [run(old), run(now)]
+    const ends = k === 0 || k + 2 === now.length
+    return before * after > 0 && Math.abs(after) >= (ends ? Math.min(stub, Math.abs(before)) : 1)
+  })
+}
+
+function isFree(points: readonly Point[], i: number, route: Bare, { boxes, clear }: Room): boolean {
+  const changed = [i - 1, i, i + 1].map((k) => [points[k] as Point, points[k + 1] as Point] as const)
+  for (const [id, box] of boxes) {
+    const wide = id === route.from || id === route.to ? box : inflate(box, clear)
+    if (changed.some(([p, q]) => segmentEnters(p, q, wide))) return false
+  }
+  return true
+}
