@@ -74,6 +74,7 @@ test('of two runs that lie on each other one is pushed aside, to where it crosse
     near: 6,
     apart: 10,
     clear: 4,
+    slides: () => false,
   })
   const [a, b] = [done.get('a') as Bare, done.get('b') as Bare]
   expect(a.points[1]).toEqual({ x: 0, y: 50 })

@@ -129,7 +129,9 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   }
   if (!trunk) {
     const near = size * 0.36
-    const room = { boxes: new Map(placed.nodes.map((n) => [n.id, n.box])), near, apart: size * 0.6, clear: clear * 0.4 }
+    const slides = (id: NodeId) => node.get(id)?.shape === 'roundRect' || node.get(id)?.shape === 'rect'
+    const named = new Map(placed.nodes.map((n) => [n.id, n.box]))
+    const room = { boxes: named, near, apart: size * 0.6, clear: clear * 0.4, slides }
     // Runs that lay on each other may turn out to cross once they are parted.
     for (let round = 0; round < 2; round++) {
       mendCrossings(inTurn, { done, lead, count, near })

@@ -2,7 +2,7 @@
  *  Inner stretches are pushed aside until none does, or no place is better. The aim is that of the nudging in Wybrow,
  *  Marriott, Stuckey 2009, "Orthogonal Connector Routing"; the search is a plain descent over single pushes, since
  *  few connectors are left to part after the search for paths has priced sharing. */
-import { inflate, segmentEnters, type Box, type Point } from '../geometry'
+import { bottom, inflate, right, segmentEnters, type Box, type Point } from '../geometry'
 import type { NodeId } from '../figure'
 import { neighbours, sharedRun, wrongWith, type Bare } from './judge'
 
@@ -11,15 +11,19 @@ type Room = {
   /** Runs closer than `near` look like one; spread, they are multiples of `apart` from where they were. In px. */
   readonly near: number
   readonly apart: number
+  /** Whether a node's sides are straight lines. */
+  readonly slides: (id: NodeId) => boolean
   /** Free distance between a run and a node. */
   readonly clear: number
 }
 
 const ROUNDS = 3
-const PUSHES = [1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6, -6]
+const PUSHES = [1, -1, 0.65, -0.65, 1.5, -1.5, 2, -2, 3, -3, 4, -4, 5, -5, 6, -6]
 const FARTHEST = 7
 /** A stretch that ends at a node is at least so long, in parts of the distance between runs: the arrowhead needs it. */
 const STUB = 1.1
+/** Free part of a side next to its corners, in parts of the distance between runs. */
+const CORNER = 1.2
 
 /** Changes `done` in place, and counts anew what it moves; only connectors in `movable` are touched. */
 export function spread(
@@ -48,20 +52,39 @@ export function spread(
   }
 }
 
-/** The connector with each of its inner stretches pushed aside by each distance there is room for. */
+/** The connector with each of its stretches pushed aside by each distance there is room for. What ends at a node slides
+ *  along its side, where that is straight; a connector of one stretch stays. */
 function pushes(route: Bare, room: Room): Bare[] {
   const out: Bare[] = []
-  for (let i = 1; i + 2 < route.points.length; i++)
+  for (let i = 0; i + 1 < route.points.length && route.points.length > 2; i++)
     for (const times of PUSHES) {
       const points = pushed(route.points, i, times * room.apart)
-      if (points && keepsForm(route.points, points, i, room.apart * STUB) && isFree(points, i, route, room))
-        out.push({ ...route, points })
+      const fits =
+        staysOnSides(points, route, room) &&
+        keepsForm(route.points, points, i, room.apart * STUB) &&
+        isFree(points, i, route, room)
+      if (fits) out.push({ ...route, points })
     }
   return out
 }
 
+/** Ends that were moved are still on a straight side, clear of its corners. */
+function staysOnSides(points: readonly Point[], route: Bare, room: Room): boolean {
+  const isOn = (id: NodeId, old: Point, now: Point): boolean => {
+    if (old === now) return true
+    const box = room.boxes.get(id)
+    if (!box || !room.slides(id)) return false
+    const inner = inflate(box, -room.apart * CORNER)
+    return now.x === old.x ? now.y >= inner.y && now.y <= bottom(inner) : now.x >= inner.x && now.x <= right(inner)
+  }
+  return (
+    isOn(route.from, route.points[0] as Point, points[0] as Point) &&
+    isOn(route.to, route.points.at(-1) as Point, points.at(-1) as Point)
+  )
+}
+
 /** The stretch from point `i` to the next, moved sideways. */
-function pushed(points: readonly Point[], i: number, by: number): Point[] | null {
+function pushed(points: readonly Point[], i: number, by: number): Point[] {
   const [a, b] = [points[i] as Point, points[i + 1] as Point]
   const [dx, dy] = Math.abs(a.x - b.x) < Math.abs(a.y - b.y) ? [by, 0] : [0, by]
   return points.map((p, k) => (k === i || k === i + 1 ? { x: p.x + dx, y: p.y + dy } : p))
@@ -69,7 +92,8 @@ function pushed(points: readonly Point[], i: number, by: number): Point[] | null
 
 /** The stretches before and after still run the same way, and what ends at a node has room for the arrowhead. */
 function keepsForm(old: readonly Point[], now: readonly Point[], i: number, stub: number): boolean {
-  return [i - 1, i + 1].every((k) => {
+  const beside = [i - 1, i + 1].filter((k) => k >= 0 && k + 1 < now.length)
+  return beside.every((k) => {
     const run = (points: readonly Point[]) => {
       const [p, q] = [points[k] as Point, points[k + 1] as Point]
       return q.x - p.x + (q.y - p.y)
@@ -81,7 +105,9 @@ function keepsForm(old: readonly Point[], now: readonly Point[], i: number, stub
 }
 
 function isFree(points: readonly Point[], i: number, route: Bare, { boxes, clear }: Room): boolean {
-  const changed = [i - 1, i, i + 1].map((k) => [points[k] as Point, points[k + 1] as Point] as const)
+  const changed = [i - 1, i, i + 1]
+    .filter((k) => k >= 0 && k + 1 < points.length)
+    .map((k) => [points[k] as Point, points[k + 1] as Point] as const)
   for (const [id, box] of boxes) {
     const wide = id === route.from || id === route.to ? box : inflate(box, clear)
     if (changed.some(([p, q]) => segmentEnters(p, q, wide))) return false
