@@ -1,6 +1,6 @@
-import type { Figure, FigureKind } from '../figure'
+import { nodesInOrder, type Figure, type FigureKind } from '../figure'
 import { reachable, successors } from '../graph'
-import { actorsOf, type Sized } from '../measure'
+import { actorsOf, weightOf, type Sized } from '../measure'
 import { lanes } from './lanes'
 import { layered } from './layered/layered'
 import type { Arranged, SetWords } from './placed'
@@ -13,7 +13,8 @@ import { rows } from './rows'
 import { inFlow, ladder, quadrants, stages, timeLine } from './sequence'
 import { table } from './table'
 import { outline, tree } from './tree'
-import { circles, panels } from './venn'
+import { circlesToScale } from './toScale'
+import { circles, panels, scaled } from './venn'
 
 type ArrangementRow = {
   readonly name: string
@@ -106,6 +107,17 @@ const hasCriteria = (figure: Figure): boolean => {
   )
 }
 
+/** Circles can be drawn as large as what lies in their regions. */
+const hasAreas = (figure: Figure): boolean => {
+  const sets = nodesInOrder(figure).filter((n) => n.role === 'set')
+  const members = Object.values(figure.nodes).filter((n) => n.role !== 'set')
+  const weights = members.map((m) => ({
+    sets: sets.flatMap((s, i) => (m.memberOf?.includes(s.id) ? [i] : [])),
+    weight: weightOf(m),
+  }))
+  return circlesToScale(sets.length, weights) !== null
+}
+
 const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 
 /** The ways to lay each kind out, first the one taken when nobody chose. */
@@ -154,6 +166,7 @@ export const arrangements = {
   },
   venn: {
     circles: { name: 'Circles', arrange: (s) => circles(s) },
+    toScale: { name: 'To scale', arrange: (s) => scaled(s), suits: hasAreas },
     panels: { name: 'Panels', arrange: (s) => panels(s) },
   },
   decision: {

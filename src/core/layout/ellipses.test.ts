@@ -1,16 +1,16 @@
 import { failingSeeds, random } from '../testing/seededFigure'
-import { ellipsesOf, isInside, isOutside, placeFor } from './ellipses'
+import { CONSTRUCTIONS, ellipsesOf, isInside, isOutside, placeFor } from './ellipses'
 
 test.each([4, 5] as const)('%i sets have every region, and a small list finds room in each', (count) => {
   for (let mask = 1; mask < 2 ** count; mask++) {
     const sets = Array.from({ length: count }, (_, i) => i).filter((i) => mask & (1 << i))
     const list = { width: 20, height: 8 }
-    const place = placeFor(count, sets, list)
+    const place = placeFor(CONSTRUCTIONS[count], sets, list)
     if (!place) throw new Error(`no region ${sets.join()}`)
     const width = place.needs * 1.001
     const c = place.at(width)
     const box = { x: c.x - list.width / 2, y: c.y - list.height / 2, ...list }
-    ellipsesOf(count, width).forEach((e, i) =>
+    ellipsesOf(CONSTRUCTIONS[count], width).forEach((e, i) =>
       expect([sets.join(), i, (sets.includes(i) ? isInside : isOutside)(e, box)]).toEqual([sets.join(), i, true]),
     )
   }

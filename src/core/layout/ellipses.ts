@@ -1,4 +1,5 @@
-/** Four and five sets as ellipses that show every region; the constructions are fixed, their size is searched. A list stands
+/** Sets as ellipses in parts of the width of their whole: four and five by fixed constructions that show every region, any by
+ *  others (see `toScale`); the size is searched. A list stands
  *  inside its region where it fits, exactly: its corners lie in all ellipses of the region and no other ellipse touches
  *  it. What does not fit stands outside, tied to its region by a line. */
 import { cornersOf, type Box, type Point, type Size } from '../geometry'
@@ -11,7 +12,7 @@ export type Ellipse = {
 }
 
 /** In parts of the width of the whole. Five: congruent, found by search over offset, ratio and tilt. */
-const CONSTRUCTIONS: Readonly<Record<4 | 5, readonly Ellipse[]>> = {
+export const CONSTRUCTIONS: Readonly<Record<4 | 5, readonly Ellipse[]>> = {
   4: [
     { centre: { x: 0.35, y: 0.4 }, radius: { x: 0.36, y: 0.225 }, tilt: 40 },
     { centre: { x: 0.45, y: 0.3 }, radius: { x: 0.36, y: 0.225 }, tilt: 40 },
@@ -28,8 +29,9 @@ const CONSTRUCTIONS: Readonly<Record<4 | 5, readonly Ellipse[]>> = {
   }),
 }
 
-export const ellipsesOf = (sets: 4 | 5, width: number): Ellipse[] =>
-  CONSTRUCTIONS[sets].map((e) => ({
+/** A construction at a width. */
+export const ellipsesOf = (unit: readonly Ellipse[], width: number): Ellipse[] =>
+  unit.map((e) => ({
     ...e,
     centre: { x: e.centre.x * width, y: e.centre.y * width },
     radius: { x: e.radius.x * width, y: e.radius.y * width },
@@ -70,19 +72,18 @@ function distanceToOrigin(p: Point, q: Point): number {
 const GRID = 56
 
 /** The grid's points by region, in parts of the width, worked out once for each construction. */
-const pointsOf = new Map<4 | 5, ReadonlyMap<string, readonly Point[]>>()
-function regionPoints(count: 4 | 5): ReadonlyMap<string, readonly Point[]> {
-  const known = pointsOf.get(count)
+const pointsOf = new WeakMap<readonly Ellipse[], ReadonlyMap<string, readonly Point[]>>()
+function regionPoints(ellipses: readonly Ellipse[]): ReadonlyMap<string, readonly Point[]> {
+  const known = pointsOf.get(ellipses)
   if (known) return known
   const out = new Map<string, Point[]>()
-  const ellipses = ellipsesOf(count, 1)
   for (let i = 0; i <= GRID; i++)
     for (let k = 0; k <= GRID; k++) {
       const p = { x: (i / GRID) * 1.05, y: (k / GRID) * 1.05 }
       const sets = ellipses.flatMap((e, s) => (Math.hypot(seenFrom(e, p).x, seenFrom(e, p).y) <= 1 ? [s] : []))
       out.set(sets.join(), [...(out.get(sets.join()) ?? []), p])
     }
-  pointsOf.set(count, out)
+  pointsOf.set(ellipses, out)
   return out
 }
 
@@ -91,15 +92,14 @@ export type Place = { readonly at: (width: number) => Point; readonly needs: num
 
 /** `sets` as indices in order. Null for a region the construction does not have. As shapes only grow as a whole, one
  *  search does for every width. */
-export function placeFor(count: 4 | 5, sets: readonly number[], list: Size): Place | null {
-  const ellipses = ellipsesOf(count, 1)
+export function placeFor(ellipses: readonly Ellipse[], sets: readonly number[], list: Size): Place | null {
   const fits = (c: Point, by: number): boolean => {
     const [width, height] = [list.width * by, list.height * by]
     const box = { x: c.x - width / 2, y: c.y - height / 2, width, height }
     return ellipses.every((e, i) => (sets.includes(i) ? isInside(e, box) : isOutside(e, box)))
   }
   let best: { readonly centre: Point; readonly by: number } | null = null
-  for (const centre of regionPoints(count).get(sets.join()) ?? []) {
+  for (const centre of regionPoints(ellipses).get(sets.join()) ?? []) {
     let by: number = best?.by ?? 1e-6
     if (!fits(centre, by)) continue
     while (fits(centre, by * 1.1)) by *= 1.1

@@ -1,9 +1,10 @@
 /** Arrangement `circles` of two or three sets: equal circles, the smallest in which every region that has members holds
  *  their list. A list is inside a region when its corners lie in the circles of that region and its nearest point to every
  *  other circle's centre is farther than the radius: exact, no sampling. Four and five sets stand in ellipses. */
-import { boxAround, centreOf, overlaps, union, type Box, type Point } from '../geometry'
+import { boxAround, centreOf, overlaps, union, type Box, type Point, type Size } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
-import { ellipsesOf, placeFor, type Ellipse } from './ellipses'
+import { CONSTRUCTIONS, ellipsesOf, isOutside, placeFor, type Ellipse } from './ellipses'
+import { circlesToScale } from './toScale'
 import { decorBox, type Arranged, type Decor } from './placed'
 
 /** A region by the sets it lies in, as indices, with the list that stands in it. */
@@ -20,7 +21,7 @@ const GROWTH = 1.05
 export function circles(sized: Sized): Arranged {
   const sets = sized.nodes.filter((n) => n.role === 'set')
   const found = regions(sized, sets)
-  if (sets.length === 4 || sets.length === 5) return inEllipses(sized, sets, found, sets.length)
+  if (sets.length === 4 || sets.length === 5) return inEllipses(sized, sets, found, CONSTRUCTIONS[sets.length])
   if (sets.length < 2 || sets.length > 5) return panels(sized)
   const size = sized.style.body.size
   const least = Math.max(size * 6, ...found.map((r) => Math.hypot(r.width, r.height) / 2))
@@ -31,6 +32,15 @@ export function circles(sized: Sized): Arranged {
       if (places.every((p): p is Point => p !== null) || radius > least * 40)
         return arranged(sized, sets, found, places, centres, radius)
     }
+}
+
+/** Arrangement `toScale`: circles as large as what lies in them. */
+export function scaled(sized: Sized): Arranged {
+  const sets = sized.nodes.filter((n) => n.role === 'set')
+  const found = regions(sized, sets)
+  const weights = found.map((r) => ({ sets: r.sets, weight: r.members.reduce((s, m) => s + m.weight, 0) }))
+  const unit = circlesToScale(sets.length, weights)
+  return unit ? inEllipses(sized, sets, found, unit) : circles(sized)
 }
 
 /** Distance of the centres from their middle, in radii, roomiest lens last. */
@@ -152,23 +162,28 @@ function stack(r: Region, middle: Point, sized: Sized, boxes: Map<string, Box>):
 }
 
 /** How wide ellipses may grow to hold their lists without words smaller than styled; what does not fit stands outside. */
-function widest(sized: Sized, count: 4 | 5): number {
+function widest(sized: Sized, unit: readonly Ellipse[]): number {
   const { frame, margin, body } = sized.style
-  const one = union(ellipsesOf(count, 1).map((e, tint) => decorBox({ kind: 'set', ...e, tint })))
+  const one = union(unit.map((e, tint) => decorBox({ kind: 'set', ...e, tint })))
   if (!frame.width) return body.size * 40
   const height = frame.height ?? frame.width * 1.2
   return Math.min(((frame.width - 2 * margin) * 0.8) / one.width, ((height - 2 * margin) * 0.92) / one.height) * 1.05
 }
 
-function inEllipses(sized: Sized, sets: readonly SizedNode[], found: readonly Region[], count: 4 | 5): Arranged {
+function inEllipses(
+  sized: Sized,
+  sets: readonly SizedNode[],
+  found: readonly Region[],
+  unit: readonly Ellipse[],
+): Arranged {
   const size = sized.style.body.size
   const margin = size * 0.4
   const places = found.map((r) =>
-    r.sets.length === 0 ? null : placeFor(count, r.sets, { width: r.width + margin, height: r.height + margin }),
+    r.sets.length === 0 ? null : placeFor(unit, r.sets, { width: r.width + margin, height: r.height + margin }),
   )
-  const most = widest(sized, count)
+  const most = widest(sized, unit)
   const width = Math.min(most, Math.max(most * 0.7, ...places.map((p) => p?.needs ?? 0)))
-  const ellipses = ellipsesOf(count, width)
+  const ellipses = ellipsesOf(unit, width)
   const decor: Decor[] = ellipses.map((e, tint) => ({ kind: 'set', ...e, tint }))
   const boxes = new Map<string, Box>()
   const whole = union(decor.map(decorBox))
@@ -180,21 +195,18 @@ function inEllipses(sized: Sized, sets: readonly SizedNode[], found: readonly Re
     else outside.push({ r, at: p?.at(width) ?? null })
   })
   const inside = boxes.size
-  // Titles stand where their ellipse reaches farthest from the middle of the whole.
   sets.forEach((s, i) => {
-    const tip = tipOf(ellipses[i] as (typeof ellipses)[number], middle)
-    const away = { x: Math.sign(tip.x - middle.x) || 1, y: Math.sign(tip.y - middle.y) || 1 }
-    const upright = Math.abs(tip.y - middle.y) > Math.abs(tip.x - middle.x)
-    const x = upright ? tip.x : tip.x + (away.x * (s.width + margin * 2)) / 2
-    const y = upright ? tip.y + (away.y * (s.height + margin * 2)) / 2 : tip.y
-    boxes.set(
-      s.id,
-      offOthers(
-        boxAround({ x, y }, s),
-        [...boxes.values()].filter((_, k) => k >= inside),
-        middle,
-      ),
-    )
+    const own = ellipses[i] as Ellipse
+    const titles = [...boxes.values()].slice(inside)
+    const within = ellipses.some((e) => e !== own && isWithin(own, e))
+    const foot = { x: own.centre.x, y: own.centre.y + own.radius.y }
+    const below = { x: foot.x, y: whole.y + whole.height + size + s.height / 2 }
+    const beside = own.radius.x === own.radius.y ? titleAround(own, s, ellipses, titles, middle, margin) : null
+    const wanted = within ? below : (beside ?? titleAtTip(own, s, middle, margin))
+    const box = offOthers(boxAround(wanted, s), titles, middle)
+    boxes.set(s.id, box)
+    // The title of a circle inside another stands below all, tied to it by a line.
+    if (within) decor.push({ kind: 'rule', from: foot, to: { x: foot.x, y: box.y } })
   })
   const taken = union([whole, ...boxes.values()])
   for (const side of [-1, 1] as const) {
@@ -217,6 +229,38 @@ function inEllipses(sized: Sized, sets: readonly SizedNode[], found: readonly Re
   return { boxes, flow: 'none', decor }
 }
 
+/** Beside a circle, as near to straight above it (below it, where it is in the lower half) as nothing is in the way; null
+ *  where everything is. */
+function titleAround(
+  own: Ellipse,
+  title: Size,
+  all: readonly Ellipse[],
+  titles: readonly Box[],
+  middle: Point,
+  margin: number,
+): Point | null {
+  const straight = own.centre.y > middle.y + own.radius.y * 0.2 ? 90 : -90
+  const turns = Array.from({ length: 24 }, (_, i) => (i % 2 ? -1 : 1) * Math.ceil(i / 2) * 15)
+  for (const turn of turns) {
+    const angle = ((turn + straight) * Math.PI) / 180
+    const [x, y] = [Math.cos(angle), Math.sin(angle)]
+    const reach = own.radius.x + margin + (Math.abs(x) * title.width + Math.abs(y) * title.height) / 2
+    const at = { x: own.centre.x + x * reach, y: own.centre.y + y * reach }
+    const box = boxAround(at, title)
+    if (all.every((e) => isOutside(e, box)) && !titles.some((t) => overlaps(t, box))) return at
+  }
+  return null
+}
+
+/** Where an ellipse reaches farthest from the middle of the whole. */
+function titleAtTip(own: Ellipse, title: Size, middle: Point, margin: number): Point {
+  const tip = tipOf(own, middle)
+  const away = { x: Math.sign(tip.x - middle.x) || 1, y: Math.sign(tip.y - middle.y) || 1 }
+  return Math.abs(tip.y - middle.y) > Math.abs(tip.x - middle.x)
+    ? { x: tip.x, y: tip.y + (away.y * (title.height + margin * 2)) / 2 }
+    : { x: tip.x + (away.x * (title.width + margin * 2)) / 2, y: tip.y }
+}
+
 /** A box moved up or down, away from the middle, until it is off the others. */
 function offOthers(box: Box, others: readonly Box[], middle: Point): Box {
   const away = centreOf(box).y < middle.y ? -1 : 1
@@ -225,6 +269,9 @@ function offOthers(box: Box, others: readonly Box[], middle: Point): Box {
   const y = away < 0 ? met.y - box.height : met.y + met.height
   return offOthers({ ...box, y: y + away }, others, middle)
 }
+
+const isWithin = (inner: Ellipse, outer: Ellipse): boolean =>
+  Math.hypot(inner.centre.x - outer.centre.x, inner.centre.y - outer.centre.y) + inner.radius.x <= outer.radius.x
 
 /** The end of an ellipse's long axis that lies farther from a point. */
 function tipOf({ centre, radius, tilt }: Ellipse, from: Point): Point {

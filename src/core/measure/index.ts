@@ -1,5 +1,6 @@
 export {
   actorsOf,
+  weightOf,
   measure,
   textBlock,
   type SetLine,

@@ -34,6 +34,8 @@ export type SizedNode = Size & {
   readonly held: Box | null
   /** Sets a member belongs to. */
   readonly memberOf: readonly NodeId[]
+  /** How much it counts where areas are to scale. */
+  readonly weight: number
   /** Who does the step; null where the text does not say. */
   readonly actor: string | null
 }
@@ -98,6 +100,9 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
   }
 }
 
+/** The number a node was given, or one: an item of a list counts as one. */
+export const weightOf = (node: FigureNode): number => Math.max(0, node.measure?.value ?? 1)
+
 /** Everyone who does a step of the figure, in the order of the text. */
 export const actorsOf = (figure: Figure): readonly string[] => [
   ...new Set(nodesInOrder(figure).flatMap((n) => (n.actor ? [n.actor] : []))),
@@ -130,6 +135,7 @@ function sizedNode(node: FigureNode, worth: string | null, style: FigureStyle, t
     block,
     held: node.held ?? null,
     memberOf: node.memberOf ?? [],
+    weight: weightOf(node),
     actor: node.actor ?? null,
     width: around.width,
     height: around.height,

@@ -1,0 +1,124 @@
+/** Two or three circles whose regions are as large as what lies in them: radii from the sets, distances from what each two
+ *  share. For two sets that is exact; for three the region common to all follows from the rest, so the areas are worked
+ *  out and the drawing is given only where each is right to within a hundredth of the whole. */
+import type { Ellipse } from './ellipses'
+
+/** How much lies in exactly these sets, given as indices in order. */
+export type Weight = { readonly sets: readonly number[]; readonly weight: number }
+
+/** Largest error of a region's area, and of a region that should not be there, in parts of the whole. */
+const AREA_ERROR = 0.01
+const EMPTY_ERROR = 0.002
+/** Free room between circles that have nothing in common, and between one and the one around it, in parts of a radius. */
+const APART = 0.08
+
+/** The circles, in parts of the larger side of their whole; null where areas cannot be to scale. */
+export function circlesToScale(count: number, weights: readonly Weight[]): Ellipse[] | null {
+  const sum = (has: (sets: readonly number[]) => boolean) =>
+    weights.reduce((s, w) => s + (has(w.sets) ? w.weight : 0), 0)
+  const indices = [...Array(count).keys()]
+  const areas = indices.map((i) => sum((sets) => sets.includes(i)))
+  if (count < 2 || count > 3 || areas.some((a) => a <= 0)) return null
+  const radii = areas.map((a) => Math.sqrt(a / Math.PI))
+  const distance = (i: number, k: number) =>
+    distanceFor(
+      radii[i] as number,
+      radii[k] as number,
+      sum((sets) => sets.includes(i) && sets.includes(k)),
+    )
+  const centres =
+    count === 2
+      ? [
+          { x: 0, y: 0 },
+          { x: distance(0, 1), y: 0 },
+        ]
+      : triangle(distance(0, 1), distance(0, 2), distance(1, 2))
+  if (!centres) return null
+  const circles = indices.map((i): Circle => ({ ...(centres[i] as Spot), r: radii[i] as number }))
+  return isToScale(circles, weights) ? normalised(circles) : null
+}
+
+type Spot = { readonly x: number; readonly y: number }
+type Circle = Spot & { readonly r: number }
+
+/** The area two circles have in common. */
+export function lens(r: number, s: number, d: number): number {
+  if (d >= r + s) return 0
+  if (d <= Math.abs(r - s)) return Math.PI * Math.min(r, s) ** 2
+  const [a, b] = [(d * d + r * r - s * s) / (2 * d * r), (d * d + s * s - r * r) / (2 * d * s)]
+  const kite = Math.sqrt((-d + r + s) * (d + r - s) * (d - r + s) * (d + r + s)) / 2
+  return r * r * Math.acos(a) + s * s * Math.acos(b) - kite
+}
+
+/** How far apart two circles stand that share so much: by bisection, the lens shrinks as they part. */
+function distanceFor(r: number, s: number, shared: number): number {
+  if (shared <= 0) return r + s + APART * Math.min(r, s)
+  const inner = Math.PI * Math.min(r, s) ** 2
+  if (shared >= inner * (1 - 1e-9)) return Math.max(0, Math.abs(r - s) - APART * Math.min(r, s))
+  let [low, high] = [Math.abs(r - s), r + s]
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2
+    if (lens(r, s, middle) > shared) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}
+
+/** Three places at given distances, the first two on top; null where no triangle has such sides. */
+function triangle(ab: number, ac: number, bc: number): Spot[] | null {
+  if (ab <= 0) return ac === bc ? [0, 0, ac].map((x) => ({ x, y: 0 })) : null
+  const x = (ab * ab + ac * ac - bc * bc) / (2 * ab)
+  const square = ac * ac - x * x
+  if (square < -1e-9 * ab * ab) return null
+  return [
+    { x: 0, y: 0 },
+    { x: ab, y: 0 },
+    { x, y: Math.sqrt(Math.max(0, square)) },
+  ]
+}
+
+const SLICES = 1000
+
+/** The area of each region, by the sets it lies in: thin slices, each cut exactly where it meets a circle. */
+function areasOf(circles: readonly Circle[]): Map<string, number> {
+  const out = new Map<string, number>()
+  const [top, foot] = [Math.min(...circles.map((c) => c.y - c.r)), Math.max(...circles.map((c) => c.y + c.r))]
+  const step = (foot - top) / SLICES
+  for (let i = 0; i < SLICES; i++) {
+    const y = top + (i + 0.5) * step
+    const spans = circles.map((c) => {
+      const half = Math.sqrt(Math.max(0, c.r * c.r - (y - c.y) ** 2))
+      return [c.x - half, c.x + half] as const
+    })
+    const cuts = spans.flat().toSorted((a, b) => a - b)
+    for (let k = 1; k < cuts.length; k++) {
+      const [from, to] = [cuts[k - 1] as number, cuts[k] as number]
+      const middle = (from + to) / 2
+      const key = spans.flatMap(([a, b], c) => (middle > a && middle < b ? [c] : [])).join()
+      if (key) out.set(key, (out.get(key) ?? 0) + (to - from) * step)
+    }
+  }
+  return out
+}
+
+function isToScale(circles: readonly Circle[], weights: readonly Weight[]): boolean {
+  const drawn = areasOf(circles)
+  const wanted = new Map<string, number>()
+  for (const w of weights) if (w.sets.length > 0) wanted.set(w.sets.join(), (wanted.get(w.sets.join()) ?? 0) + w.weight)
+  const whole = [...wanted.values()].reduce((s, w) => s + w, 0)
+  return [...new Set([...drawn.keys(), ...wanted.keys()])].every((key) => {
+    const want = wanted.get(key) ?? 0
+    const off = Math.abs((drawn.get(key) ?? 0) - want) / whole
+    return off < (want > 0 ? AREA_ERROR : EMPTY_ERROR)
+  })
+}
+
+function normalised(circles: readonly Circle[]): Ellipse[] {
+  const [left, top] = [Math.min(...circles.map((c) => c.x - c.r)), Math.min(...circles.map((c) => c.y - c.r))]
+  const side = Math.max(...circles.flatMap((c) => [c.x + c.r - left, c.y + c.r - top]))
+  return circles.map(({ x, y, r }) => ({
+    centre: { x: (x - left) / side, y: (y - top) / side },
+    radius: { x: r / side, y: r / side },
+    tilt: 0,
+  }))
+}
