@@ -4,6 +4,7 @@ import { actorsOf, weightOf, type Sized } from '../measure'
 import { lanes } from './lanes'
 import { layered } from './layered/layered'
 import type { Arranged, SetWords } from './placed'
+import { panels } from './panels'
 import { inParts } from './parts'
 import { nested } from './nested'
 import { organic } from './organic'
@@ -13,8 +14,8 @@ import { rows } from './rows'
 import { inFlow, ladder, quadrants, stages, timeLine } from './sequence'
 import { table } from './table'
 import { outline, tree } from './tree'
-import { circlesToScale } from './toScale'
-import { circles, panels, scaled } from './venn'
+import { circlesToScale, toScale } from './toScale'
+import { circles } from './venn'
 
 type ArrangementRow = {
   readonly name: string
@@ -166,7 +167,7 @@ export const arrangements = {
   },
   venn: {
     circles: { name: 'Circles', arrange: (s) => circles(s) },
-    toScale: { name: 'To scale', arrange: (s) => scaled(s), suits: hasAreas },
+    toScale: { name: 'To scale', arrange: (s) => toScale(s), suits: hasAreas },
     panels: { name: 'Panels', arrange: (s) => panels(s) },
   },
   decision: {

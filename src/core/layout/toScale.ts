@@ -1,7 +1,12 @@
 /** Two or three circles whose regions are as large as what lies in them: radii from the sets, distances from what each two
  *  share. For two sets that is exact; for three the region common to all follows from the rest, so the areas are worked
  *  out and the drawing is given only where each is right to within a hundredth of the whole. */
+import type { Sized } from '../measure'
 import type { Ellipse } from './ellipses'
+import { inEllipses } from './inEllipses'
+import type { Arranged } from './placed'
+import { regions } from './regions'
+import { circles } from './venn'
 
 /** How much lies in exactly these sets, given as indices in order. */
 export type Weight = { readonly sets: readonly number[]; readonly weight: number }
@@ -11,6 +16,15 @@ const AREA_ERROR = 0.01
 const EMPTY_ERROR = 0.002
 /** Free room between circles that have nothing in common, and between one and the one around it, in parts of a radius. */
 const APART = 0.08
+
+/** Arrangement `toScale`: circles as large as what lies in them. */
+export function toScale(sized: Sized): Arranged {
+  const sets = sized.nodes.filter((n) => n.role === 'set')
+  const found = regions(sized, sets)
+  const weights = found.map((r) => ({ sets: r.sets, weight: r.members.reduce((s, m) => s + m.weight, 0) }))
+  const unit = circlesToScale(sets.length, weights)
+  return unit ? inEllipses(sized, sets, found, unit) : circles(sized)
+}
 
 /** The circles, in parts of the larger side of their whole; null where areas cannot be to scale. */
 export function circlesToScale(count: number, weights: readonly Weight[]): Ellipse[] | null {
