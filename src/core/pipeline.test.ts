@@ -3,7 +3,7 @@ import { hold } from './document'
 import { apply } from './document'
 import { svgFile } from './formats'
 import { centreOf, union } from './geometry'
-import { figureKinds, frameTable, frames, SMALLEST_TEXT, type Figure, type FrameName } from './figure'
+import { connectorForms, figureKinds, frameTable, frames, SMALLEST_TEXT, type Figure, type FrameName } from './figure'
 import { arrangementsFor, arrangementsOf, withNodeAt, type Decor } from './layout'
 import { routedFigure, sceneOf } from './pipeline'
 import { propose } from './propose'
@@ -20,14 +20,16 @@ const SEEDS = 400
 const SWEEP = process.env.SWEEP === '1'
 
 test.each(figureKinds)(
-  'over seeded figures of kind %s in all arrangements and frames: no node overlaps, words inside their shapes and off each other, connectors attached and clear of foreign nodes; a second drawing is the first to the byte',
+  'over seeded figures of kind %s in all arrangements, frames and forms of connectors: no node overlaps, words inside their shapes and off each other, connectors attached and clear of foreign nodes; a second drawing is the first to the byte',
   (kind) => {
     const all = arrangementsOf(kind)
     const failing = failingSeeds(1, SEEDS + 1, (seed) => {
       const turns = SWEEP ? all : [all[seed % all.length] as (typeof all)[number]]
       for (const { id } of turns) {
         const frame = frames[Math.floor(seed / all.length) % frames.length] as FrameName
-        const figure = frozen({ ...seededOfKind(kind, seed), arrangement: id, frame })
+        const connectors = connectorForms[seed % connectorForms.length]
+        const seeded = seededOfKind(kind, seed)
+        const figure = frozen({ ...seeded, arrangement: id, frame, dress: { ...seeded.dress, connectors } })
         const routed = routedFigure(figure, 'light', typesetter)
         const faults = routedFaults(routed).map((f) => `${f.code} ${f.what}`)
         if (faults.length > 0) return `${id}, ${frame}: ${faults.slice(0, 3).join(', ')}`

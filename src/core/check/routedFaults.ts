@@ -1,16 +1,13 @@
 /** What must hold of a laid-out and routed figure. An oracle: it shares no code with the stages it judges but geometry. */
 import {
-  bottom,
   contains,
   overlaps,
-  right,
   segmentEnters,
   segments,
   shapes,
   boxAround,
   centreOf,
   crossingPoint,
-  type Box,
   type Point,
 } from '../geometry'
 import type { Routed } from '../route'
@@ -42,15 +39,15 @@ export function routedFaults(routed: Routed): Fault[] {
     if (!contains(shapes[n.shape].room(n.box), boxAround(centreOf(n.box), n.block)))
       faults.push({ code: 'text-outside', what: n.id })
   for (const r of routed.routes) {
-    const box = (id: string) => boxes.find((b) => b.id === id)?.box
-    const [a, b] = [box(r.from), box(r.to)]
-    if (!a || !b || !onBorder(a, r.points[0]) || !onBorder(b, r.points.at(-1)))
+    const node = (id: string) => routed.nodes.find((n) => n.id === id)
+    const [a, b] = [node(r.from), node(r.to)]
+    if (!a || !b || !onOutline(a, r.points[0]) || !onOutline(b, r.points.at(-1)))
       faults.push({ code: 'loose-connector', what: r.id })
     for (const [p, q] of segments(r.points)) {
       if (routed.flow !== 'straight' && Math.min(Math.abs(p.x - q.x), Math.abs(p.y - q.y)) > SLANT)
         faults.push({ code: 'slanted-connector', what: r.id })
       for (const other of boxes)
-        if (segmentEnters(p, q, other.box))
+        if (other.id === r.from || other.id === r.to ? goesInto(node(other.id), p, q) : segmentEnters(p, q, other.box))
           faults.push({ code: 'connector-through-node', what: `${r.id} through ${other.id}` })
     }
     const label = r.label
@@ -73,11 +70,32 @@ export function routedFaults(routed: Routed): Fault[] {
   return faults
 }
 
-function onBorder(b: Box, p: Point | undefined): boolean {
+/** A connector may come through the corner of the box around its own node, where the outline is not; by sampling. */
+function goesInto(n: Routed['nodes'][number] | undefined, p: Point, q: Point): boolean {
+  if (!n) return false
+  const c = centreOf(n.box)
+  const inner = shapes[n.shape]
+    .outline(n.box)
+    .map((o) => ({ x: c.x + (o.x - c.x) * 0.98, y: c.y + (o.y - c.y) * 0.98 }))
+  const holds = (at: Point) =>
+    inner.every((a, i) => {
+      const b = inner[(i + 1) % inner.length] as Point
+      return (b.x - a.x) * (at.y - a.y) - (b.y - a.y) * (at.x - a.x) >= 0
+    })
+  return Array.from({ length: 19 }, (_, i) => (i + 1) / 20).some((t) =>
+    holds({ x: p.x + (q.x - p.x) * t, y: p.y + (q.y - p.y) * t }),
+  )
+}
+
+/** Less than half a px beside the outline. */
+function onOutline(n: Routed['nodes'][number], p: Point | undefined): boolean {
   if (!p) return false
-  const near = (u: number, v: number) => Math.abs(u - v) < 0.5
-  const [inX, inY] = [p.x > b.x - 0.5 && p.x < right(b) + 0.5, p.y > b.y - 0.5 && p.y < bottom(b) + 0.5]
-  return (inY && (near(p.x, b.x) || near(p.x, right(b)))) || (inX && (near(p.y, b.y) || near(p.y, bottom(b))))
+  const outline = shapes[n.shape].outline(n.box)
+  return segments([...outline, outline[0] as Point]).some(([a, b]) => {
+    const [dx, dy] = [b.x - a.x, b.y - a.y]
+    const t = Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / (dx * dx + dy * dy || 1)))
+    return Math.hypot(p.x - a.x - dx * t, p.y - a.y - dy * t) < 0.5
+  })
 }
 
 /** Places where two connectors cross. */

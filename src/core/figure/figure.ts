@@ -30,6 +30,8 @@ export const frames = [
   'portrait-4x5',
   'free',
 ] as const
+/** How connectors are drawn: from one route, but for straight ones, which go the shortest way. */
+export const connectorForms = ['rounded', 'square', 'curved', 'straight'] as const
 export const typefaces = ['grotesk', 'serif', 'legible'] as const
 
 /** Long enough for a paragraph in a node, short enough that one node cannot stall the layout. */
@@ -43,6 +45,7 @@ export type FigureKind = (typeof figureKinds)[number]
 export type NodeRole = (typeof nodeRoles)[number]
 export type LinkRole = (typeof linkRoles)[number]
 export type FrameName = (typeof frames)[number]
+export type ConnectorForm = (typeof connectorForms)[number]
 export type Typeface = (typeof typefaces)[number]
 export type NodeId = string
 export type LinkId = string

@@ -1,6 +1,15 @@
 /** The fields of a figure, checked wherever one comes in from outside; the types and the published JSON Schema follow. */
 import * as z from 'zod/mini'
-import { MAX_NODES, MAX_NODE_TEXT, figureKinds, frames, linkRoles, nodeRoles, typefaces } from './figure'
+import {
+  MAX_NODES,
+  MAX_NODE_TEXT,
+  connectorForms,
+  figureKinds,
+  frames,
+  linkRoles,
+  nodeRoles,
+  typefaces,
+} from './figure'
 
 const id = z.string().check(z.minLength(1), z.maxLength(64))
 const words = z.string().check(z.maxLength(MAX_NODE_TEXT))
@@ -89,7 +98,7 @@ const figureFields = z.readonly(
     arrangement: short(32),
     frame: z.enum(frames),
     houseStyle: short(64),
-    dress: z.readonly(z.object({ typeface: z.enum(typefaces) })),
+    dress: z.readonly(z.object({ typeface: z.enum(typefaces), connectors: z.optional(z.enum(connectorForms)) })),
     /** Where the nodes stood before the last change made by hand: the next picture leaves them there as far as it can. */
     places: z.optional(placesSchema),
     /** The stretch of `wasRead.text` that the figure was read from; null for a figure that was never read. */

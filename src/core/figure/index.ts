@@ -3,11 +3,13 @@ export { altTextOf } from './describe'
 export {
   MAX_NODES,
   MAX_NODE_TEXT,
+  connectorForms,
   figureKinds,
   frames,
   linksInOrder,
   nodesInOrder,
   typefaces,
+  type ConnectorForm,
   type Figure,
   type FigureKind,
   type FigureLink,

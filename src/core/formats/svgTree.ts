@@ -111,14 +111,14 @@ function beside(points: readonly Point[], gap: Box | null): (readonly Point[])[]
 type LineLook = { readonly corner: number; readonly hops: readonly Point[]; readonly hop: number }
 
 /** To a place, in arcs over the hops that lie on the way. */
-function lineTo(from: Point, to: Point, { hops, hop, corner }: LineLook): string {
+function lineTo(from: Point, to: Point, { hops, hop }: LineLook): string {
   const forward = Math.sign(to.x - from.x)
   const over = hops.filter(
     (h) =>
       Math.abs(h.y - from.y) < 0.01 &&
       Math.abs(h.y - to.y) < 0.01 &&
-      (h.x - from.x) * forward > hop + corner &&
-      (to.x - h.x) * forward > hop + corner,
+      (h.x - from.x) * forward > hop &&
+      (to.x - h.x) * forward > hop,
   )
   const arcs = over
     .filter((h, i) => i === 0 || Math.abs(h.x - (over[i - 1] as Point).x) > 2 * hop)

@@ -1,5 +1,5 @@
 import { failingSeeds, random } from '../testing/seededFigure'
-import { crossingPoint, leaves, segmentEnters, withoutCollinear, type Box, type Point } from '.'
+import { cornersOf, crossingPoint, leaves, segmentEnters, withoutCollinear, type Box, type Point } from '.'
 
 const pointIn = (next: () => number): Point => ({ x: Math.round(next() * 40), y: Math.round(next() * 40) })
 const boxIn = (next: () => number): Box => ({ ...pointIn(next), width: 1 + next() * 20, height: 1 + next() * 20 })
@@ -46,7 +46,7 @@ test('a line leaves a box on its outline, on the way out', () => {
     const inside = { x: box.x + box.width * (0.1 + 0.8 * next()), y: box.y + box.height * (0.1 + 0.8 * next()) }
     const angle = next() * 2 * Math.PI
     const outside = { x: inside.x + Math.cos(angle) * 60, y: inside.y + Math.sin(angle) * 60 }
-    const at = leaves(box, inside, outside)
+    const at = leaves(cornersOf(box), inside, outside)
     const edge = Math.min(
       Math.abs(at.x - box.x),
       Math.abs(at.x - box.x - box.width),

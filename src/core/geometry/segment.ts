@@ -1,4 +1,4 @@
-import { EPSILON, bottom, cornersOf, right, type Box, type Point } from './box'
+import { EPSILON, bottom, right, type Box, type Point } from './box'
 
 /** True when the segment a–b runs through the interior of the box (touching its border does not count). The clipping of
  *  Liang, Barsky 1984, "A New Concept and Method for Line Clipping". */
@@ -58,20 +58,19 @@ export function withoutCollinear(points: readonly Point[]): Point[] {
   return out
 }
 
-/** Where the line from inside a box to a point outside it leaves the box. */
-export function leaves(box: Box, inside: Point, outside: Point): Point {
-  const corners = cornersOf(box)
+/** Where the line from inside a convex outline to a point outside it leaves it. */
+export function leaves(outline: readonly Point[], inside: Point, outside: Point): Point {
   const far = {
     x: outside.x + (outside.x - inside.x) * 1e-6,
     y: outside.y + (outside.y - inside.y) * 1e-6,
   }
-  for (const [p, q] of segments([...corners, corners[0]])) {
+  for (const [p, q] of segments([...outline, outline[0] as Point])) {
     const at = crossingPoint(inside, far, p, q)
     if (at) return at
   }
-  // The outside point stands on the box, or the line leaves through a corner.
-  return {
-    x: Math.min(right(box), Math.max(box.x, outside.x)),
-    y: Math.min(bottom(box), Math.max(box.y, outside.y)),
-  }
+  // The outside point stands on the outline, or the line leaves through a corner: of all corners the one it comes nearest.
+  const off = (p: Point) =>
+    Math.abs((far.x - inside.x) * (p.y - inside.y) - (far.y - inside.y) * (p.x - inside.x)) +
+    ((p.x - inside.x) * (far.x - inside.x) + (p.y - inside.y) * (far.y - inside.y) < 0 ? Infinity : 0)
+  return outline.reduce((best, p) => (off(p) < off(best) ? p : best))
 }

@@ -1,4 +1,4 @@
-import { centreOf, bottom, right, type Box, type Point, type Side, type Size } from './box'
+import { centreOf, cornersOf, bottom, right, type Box, type Point, type Side, type Size } from './box'
 
 /** The outlines a node can have. Text rooms are those of the presets of the same name in ISO/IEC 29500-1, so that a
  *  shape sized here also fits its words in a slide. */
@@ -10,6 +10,8 @@ type ShapeRow = {
   /** The box inside the shape that words may use. */
   readonly room: (box: Box) => Box
   readonly path: (box: Box) => string
+  /** The outline as a polygon, for straight connectors to end at; curves in short pieces. */
+  readonly outline: (box: Box) => readonly Point[]
 }
 
 const CORNER = 8
@@ -28,6 +30,21 @@ const roundedPath = (b: Box, radius: number): string => {
     `H${n(b.x + r)}${arc(b.x, y2 - r)}V${n(b.y + r)}${arc(b.x + r, b.y)}Z`
   )
 }
+/** Pieces of a quarter of a circle. */
+const PIECES = 6
+
+function roundedOutline(b: Box, radius: number): Point[] {
+  const r = Math.min(radius, b.width / 2, b.height / 2)
+  const inner = cornersOf(inset(b, r, r))
+  // Corners come clockwise from the top left, and each arc begins where the side before it ends.
+  return inner.flatMap((c, i) =>
+    Array.from({ length: PIECES + 1 }, (_, k) => {
+      const angle = ((i - 2 + k / PIECES) * Math.PI) / 2
+      return { x: c.x + r * Math.cos(angle), y: c.y + r * Math.sin(angle) }
+    }),
+  )
+}
+const sides: readonly Side[] = ['top', 'right', 'bottom', 'left']
 /** Path numbers carry two decimals: a hundredth of a px is below what any output can show. */
 const n = (v: number): number => Math.round(v * 100) / 100
 
@@ -36,16 +53,19 @@ export const shapes = {
     around: (t) => t,
     room: (b) => b,
     path: (b) => `M${n(b.x)} ${n(b.y)}H${n(right(b))}V${n(bottom(b))}H${n(b.x)}Z`,
+    outline: cornersOf,
   },
   roundRect: {
     around: (t) => t,
     room: (b) => b,
     path: (b) => roundedPath(b, CORNER),
+    outline: (b) => roundedOutline(b, CORNER),
   },
   pill: {
     around: (t) => ({ width: t.width + t.height * 0.6, height: t.height }),
     room: (b) => inset(b, b.height * 0.3, 0),
     path: (b) => roundedPath(b, b.height / 2),
+    outline: (b) => roundedOutline(b, b.height / 2),
   },
   diamond: {
     around: (t) => ({ width: t.width * 2, height: Math.max(t.height * 2, t.width * 0.95) }),
@@ -54,8 +74,9 @@ export const shapes = {
       const c = centreOf(b)
       return `M${n(c.x)} ${n(b.y)}L${n(right(b))} ${n(c.y)}L${n(c.x)} ${n(bottom(b))}L${n(b.x)} ${n(c.y)}Z`
     },
+    outline: (b) => sides.map((side) => portOf(b, side)),
   },
-  plain: { around: (t) => t, room: (b) => b, path: () => '' },
+  plain: { around: (t) => t, room: (b) => b, path: () => '', outline: cornersOf },
 } satisfies Record<ShapeName, ShapeRow>
 
 /** Where a connector meets the outline on a side: its middle, which every shape here shares with its box. */

@@ -6,7 +6,7 @@ import type { NodeId, Places } from '../figure'
 import { textBlock, type Sized, type Typesetter } from '../measure'
 import { arrangementRow } from './arrangements'
 import { makeRoom } from './makeRoom'
-import type { Placed } from './placed'
+import type { Flow, Placed } from './placed'
 import { remembered } from './remembered'
 
 export function layout(sized: Sized, typesetter: Typesetter, places: Places | null = null): Placed {
@@ -21,7 +21,7 @@ export function layout(sized: Sized, typesetter: Typesetter, places: Places | nu
   const boxes = makeRoom(sized.nodes, arranged.boxes, sized.style.gap.beside / 2)
   return {
     ...sized,
-    flow: arranged.flow,
+    flow: sized.style.connector.form === 'straight' ? straightened(arranged.flow) : arranged.flow,
     decor: arranged.decor,
     starts: arranged.starts ?? [],
     nodes: sized.nodes.map((n) => {
@@ -31,6 +31,9 @@ export function layout(sized: Sized, typesetter: Typesetter, places: Places | nu
     }),
   }
 }
+
+/** Where places alone say what belongs together there is nothing to straighten; a list hangs on its rule. */
+const straightened = (flow: Flow): Flow => (flow === 'unlinked' || flow === 'outline' ? flow : 'straight')
 
 /** The same picture with one node elsewhere: what a drag shows before it is dropped. */
 export const withNodeAt = (placed: Placed, id: NodeId, box: Box): Placed => ({

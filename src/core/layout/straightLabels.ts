@@ -1,5 +1,5 @@
 /** Room for the words on straight connectors: whether each can stand in the middle of its line, off nodes and other words. */
-import { boxAround, centreOf, inflate, leaves, overlaps, type Box } from '../geometry'
+import { boxAround, centreOf, cornersOf, inflate, leaves, overlaps, type Box } from '../geometry'
 import type { Sized } from '../measure'
 
 /** True when all words find room. Lines that other nodes stand in the way of are led around them and not looked at. */
@@ -10,7 +10,7 @@ export function wordsFindRoom(sized: Sized, boxes: ReadonlyMap<string, Box>): bo
     const [a, b] = [boxes.get(l.from), boxes.get(l.to)]
     if (!l.label || !a || !b || a === b) return []
     const [from, to] = [centreOf(a), centreOf(b)]
-    const [p, q] = [leaves(a, from, to), leaves(b, to, from)]
+    const [p, q] = [leaves(cornersOf(a), from, to), leaves(cornersOf(b), to, from)]
     return [inflate(boxAround({ x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 }, l.label), pad)]
   })
   return words.every((w, i) => !all.some((b) => overlaps(b, w)) && !words.some((o, k) => k > i && overlaps(o, w)))

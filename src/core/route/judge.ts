@@ -13,6 +13,8 @@ export type Bare = {
 
 /** So many px on each other are as bad as a crossing. */
 const SHARED = 60
+/** Nobody sees less, in px. */
+const SAME = 0.1
 const AXES = [
   ['x', 'y'],
   ['y', 'x'],
@@ -42,14 +44,15 @@ export function crossings(a: Bare, b: Bare): number {
   return count
 }
 
-/** px that two connectors run along each other; none where they have an end in common and may do so. */
+/** px that two connectors run along each other. Those with an end in common may share a run, if it is the very same. */
 export function sharedRun(a: Bare, b: Bare, near: number): number {
-  if (a.from === b.from || a.to === b.to) return 0
+  const together = a.from === b.from || a.to === b.to
   let sum = 0
   for (const [p, q] of segments(a.points))
     for (const [r, s] of segments(b.points))
       for (const [off, along] of AXES) {
-        if (p[off] !== q[off] || r[off] !== s[off] || Math.abs(p[off] - r[off]) >= near) continue
+        const gap = Math.abs(p[off] - r[off])
+        if (p[off] !== q[off] || r[off] !== s[off] || gap >= near || (together && gap < SAME)) continue
         const from = Math.max(Math.min(p[along], q[along]), Math.min(r[along], s[along]))
         const to = Math.min(Math.max(p[along], q[along]), Math.max(r[along], s[along]))
         sum += Math.max(0, to - from)

@@ -1,6 +1,6 @@
 /** Stage `route`: gives every connector its path and its label a place. In: nodes with boxes. Out: orthogonal paths from
  *  outline to outline that enter no other node wherever nodes leave room between them. Moves nothing. */
-import { centreOf, portOf, withoutCollinear, type Box, type Point, type Side } from '../geometry'
+import { centreOf, portOf, shapes, withoutCollinear, type Box, type Point, type Side } from '../geometry'
 import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed, PlacedNode } from '../layout'
 import { gridAround, lineAt, occupy, type Grid } from './grid'
@@ -128,7 +128,7 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     count(route, 1)
   }
   if (!trunk) {
-    const near = size * 0.36
+    const near = size * 0.45
     const slides = (id: NodeId) => node.get(id)?.shape === 'roundRect' || node.get(id)?.shape === 'rect'
     const named = new Map(placed.nodes.map((n) => [n.id, n.box]))
     const room = { boxes: named, near, apart: size * 0.6, clear: clear * 0.4, slides }
@@ -141,6 +141,8 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   return placed.links.flatMap((l) => done.get(l.id) ?? [])
 }
 
+const outline = (n: PlacedNode): readonly Point[] => shapes[n.shape].outline(n.box)
+
 function straightRoutes(placed: Placed, kept: readonly Bare[], open: readonly LinkId[]): Bare[] {
   const known = new Map(kept.map((r) => [r.id, r]))
   const wanted = new Set(open)
@@ -151,7 +153,14 @@ function straightRoutes(placed: Placed, kept: readonly Bare[], open: readonly Li
     const old = known.get(l.id)
     if (!wanted.has(l.id) || !a || !b) return old ? [old] : []
     const others = placed.nodes.filter((n) => n !== a && n !== b).map((n) => n.box)
-    return [{ id: l.id, from: l.from, to: l.to, points: straightPath(a.box, b.box, others, clearance) }]
+    return [
+      {
+        id: l.id,
+        from: l.from,
+        to: l.to,
+        points: straightPath(a.box, b.box, others, clearance, [outline(a), outline(b)]),
+      },
+    ]
   })
 }
 

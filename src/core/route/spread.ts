@@ -2,7 +2,7 @@
  *  Inner stretches are pushed aside until none does, or no place is better. The aim is that of the nudging in Wybrow,
  *  Marriott, Stuckey 2009, "Orthogonal Connector Routing"; the search is a plain descent over single pushes, since
  *  few connectors are left to part after the search for paths has priced sharing. */
-import { bottom, inflate, right, segmentEnters, type Box, type Point } from '../geometry'
+import { bottom, inflate, right, segmentEnters, segments, withoutCollinear, type Box, type Point } from '../geometry'
 import type { NodeId } from '../figure'
 import { neighbours, sharedRun, wrongWith, type Bare } from './judge'
 
@@ -20,7 +20,8 @@ type Room = {
 const ROUNDS = 3
 const PUSHES = [1, -1, 0.65, -0.65, 1.5, -1.5, 2, -2, 3, -3, 4, -4, 5, -5, 6, -6]
 const FARTHEST = 7
-/** A stretch that ends at a node is at least so long, in parts of the distance between runs: the arrowhead needs it. */
+/** A stretch that ends at a node is at least so long, in parts of the distance between runs: the arrowhead needs it. Others
+ *  may be a third of that. */
 const STUB = 1.1
 /** Free part of a side next to its corners, in parts of the distance between runs. */
 const CORNER = 1.2
@@ -39,7 +40,7 @@ export function spread(
       const others = neighbours(route, done.values(), room.apart * FARTHEST)
       if (!others.some((o) => sharedRun(route, o, room.near) >= 1)) continue
       const price = (r: Bare) => wrongWith(r, others, room.near)
-      const best = pushes(route, room)
+      const best = pushes(route, others, room)
         .map((r) => ({ route: r, price: price(r) }))
         .reduce((a, b) => (b.price < a.price - 0.01 ? b : a), { route, price: price(route) })
       if (best.route === route) continue
@@ -54,18 +55,26 @@ export function spread(
 
 /** The connector with each of its stretches pushed aside by each distance there is room for. What ends at a node slides
  *  along its side, where that is straight; a connector of one stretch stays. */
-function pushes(route: Bare, room: Room): Bare[] {
+function pushes(route: Bare, others: readonly Bare[], room: Room): Bare[] {
   const out: Bare[] = []
   for (let i = 0; i + 1 < route.points.length && route.points.length > 2; i++)
-    for (const times of PUSHES) {
-      const points = pushed(route.points, i, times * room.apart)
+    for (const by of [...PUSHES.map((times) => times * room.apart), ...onto(route.points, i, others, room.near)]) {
+      const points = pushed(route.points, i, by)
       const fits =
         staysOnSides(points, route, room) &&
         keepsForm(route.points, points, i, room.apart * STUB) &&
         isFree(points, i, route, room)
-      if (fits) out.push({ ...route, points })
+      if (fits) out.push({ ...route, points: withoutCollinear(points) })
     }
   return out
+}
+
+/** How far a stretch is from runs of others beside it that look like one with it. */
+function onto(points: readonly Point[], i: number, others: readonly Bare[], near: number): number[] {
+  const [a, b] = [points[i] as Point, points[i + 1] as Point]
+  const off = Math.abs(a.x - b.x) < Math.abs(a.y - b.y) ? 'x' : 'y'
+  const runs = others.flatMap((o) => segments(o.points)).filter(([p, q]) => p[off] === q[off])
+  return [...new Set(runs.map(([p]) => p[off] - a[off]))].filter((by) => by !== 0 && Math.abs(by) < near)
 }
 
 /** Ends that were moved are still on a straight side, clear of its corners. */
@@ -99,8 +108,10 @@ function keepsForm(old: readonly Point[], now: readonly Point[], i: number, stub
       return q.x - p.x + (q.y - p.y)
     }
     const [before, after] = [run(old), run(now)]
-    const ends = k === 0 || k + 2 === now.length
-    return before * after > 0 && Math.abs(after) >= (ends ? Math.min(stub, Math.abs(before)) : 1)
+    const [starts, ends] = [k === 0, k + 2 === now.length]
+    // A jog may vanish.
+    if (!starts && !ends && Math.abs(after) < 1e-6) return true
+    return before * after > 0 && Math.abs(after) >= Math.min(ends ? stub : stub / 3, Math.abs(before))
   })
 }
 

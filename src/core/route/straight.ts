@@ -17,14 +17,20 @@ import {
 } from '../geometry'
 
 /** From the outline of `a` to that of `b`; the straight line, crossing what is in the way, where no way leads around. */
-export function straightPath(a: Box, b: Box, others: readonly Box[], clearance: number): Point[] {
+export function straightPath(
+  a: Box,
+  b: Box,
+  others: readonly Box[],
+  clearance: number,
+  outlines: readonly [readonly Point[], readonly Point[]] = [cornersOf(a), cornersOf(b)],
+): Point[] {
   if (a === b) return loop(a, clearance * 2)
   const [from, to] = [centreOf(a), centreOf(b)]
   const blocked = (p: Point, q: Point) => others.some((o) => segmentEnters(p, q, o))
   const around = blocked(from, to) ? wayAround(from, to, a, b, others, clearance) : null
   const points = around ?? [from, to]
-  const first = leaves(a, points[0] as Point, points[1] as Point)
-  const last = leaves(b, points.at(-1) as Point, points.at(-2) as Point)
+  const first = leaves(outlines[0], points[0] as Point, points[1] as Point)
+  const last = leaves(outlines[1], points.at(-1) as Point, points.at(-2) as Point)
   return [first, ...points.slice(1, -1), last]
 }
 

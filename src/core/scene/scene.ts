@@ -52,7 +52,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     width: style.connector.width * (best.has(r.id) ? 2.4 : 1) * fit.scale,
     // A hierarchy reads by place; heads on its lines would say that something moves.
     arrow: routed.kind === 'hierarchy' ? 0 : style.connector.arrow * fit.scale,
-    corner: style.body.size * 0.35 * fit.scale,
+    corner: style.connector.corner * fit.scale,
     hops: (over.get(r.id) ?? []).map(at),
     hop: style.body.size * 0.3 * fit.scale,
     gap:

@@ -1,5 +1,5 @@
 /** What a figure looks like, complete: no stage after this one asks for a default. */
-import { frameTable, type Figure, type Fitting, type FrameName, type NodeRole } from '../figure'
+import { frameTable, type ConnectorForm, type Figure, type Fitting, type FrameName, type NodeRole } from '../figure'
 import type { ShapeName } from '../geometry'
 import { fontChain, type FontKey } from './fonts'
 
@@ -13,7 +13,15 @@ export type TextLook = { readonly fonts: readonly FontKey[]; readonly size: numb
 
 export type FigureStyle = {
   readonly page: string
-  readonly connector: { readonly line: string; readonly width: number; readonly arrow: number; readonly text: string }
+  readonly connector: {
+    readonly line: string
+    readonly width: number
+    readonly arrow: number
+    readonly text: string
+    readonly form: ConnectorForm
+    /** Radius of its corners. */
+    readonly corner: number
+  }
   readonly roles: Readonly<Record<NodeRole, RoleLook>>
   readonly outline: number
   /** Fills and lines that tell sets apart. */
@@ -102,6 +110,9 @@ const shapeOf: Record<NodeRole, ShapeName> = {
 const familyOf = (role: NodeRole): 'sea' | 'brass' | 'solid' =>
   role === 'question' || role === 'choice' ? 'brass' : role === 'end' || role === 'start' ? 'solid' : 'sea'
 
+/** In parts of the size of the words. */
+const CORNER: Record<ConnectorForm, number> = { rounded: 0.35, square: 0, curved: 1.6, straight: 0.35 }
+
 const roleLook = (role: NodeRole, c: Colours): RoleLook => {
   const [fill, line] = c[familyOf(role)]
   return { shape: shapeOf[role], fill, line, text: familyOf(role) === 'solid' ? c.page : c.ink }
@@ -114,10 +125,17 @@ export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): 
   const c = colours[theme]
   const frame = frameTable[figure.frame]
   const size = frame.medium === 'slide' ? 20 : 15
-  const { typeface } = figure.dress
+  const { typeface, connectors: form = 'rounded' } = figure.dress
   return {
     page: c.page,
-    connector: { line: c.line, width: size / 12, arrow: size * 0.55, text: c.quiet },
+    connector: {
+      line: c.line,
+      width: size / 12,
+      arrow: size * 0.55,
+      text: c.quiet,
+      form,
+      corner: size * CORNER[form],
+    },
     roles: Object.fromEntries(roles.map((r) => [r, roleLook(r, c)])) as Record<NodeRole, RoleLook>,
     outline: size / 12,
     tints: [c.sea, c.brass, c.moss, c.clay, c.slate].map(([fill, line]) => ({ fill, line })),

@@ -1,7 +1,15 @@
 'use client'
 
 import { chanceIn, reattach, rename, renameLink, valueIn, withChance, type Change, type Edit } from '@/core/document'
-import { kinds, nodesInOrder, typefaces, type Figure, type FigureNode, type NodeRole } from '@/core/figure'
+import {
+  connectorForms,
+  kinds,
+  nodesInOrder,
+  typefaces,
+  type Figure,
+  type FigureNode,
+  type NodeRole,
+} from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { typefaceTable } from '@/core/style'
 import { useNotice } from '../chrome/Notice'
@@ -235,7 +243,7 @@ function FigureDetails({
           onChange={(e) =>
             apply({
               do: 'setFigure',
-              set: { dress: { typeface: typefaces.find((t) => t === e.target.value) ?? 'grotesk' } },
+              set: { dress: { ...figure.dress, typeface: typefaces.find((t) => t === e.target.value) ?? 'grotesk' } },
             })
           }
         >
@@ -246,6 +254,27 @@ function FigureDetails({
           ))}
         </select>
       </Row>
+      {Object.keys(figure.links).length > 0 && (
+        <Row label="Links">
+          <select
+            aria-label="Form of the connectors"
+            className="field"
+            value={figure.dress.connectors ?? 'rounded'}
+            onChange={(e) =>
+              apply({
+                do: 'setFigure',
+                set: { dress: { ...figure.dress, connectors: connectorForms.find((f) => f === e.target.value) } },
+              })
+            }
+          >
+            {connectorForms.map((f) => (
+              <option key={f} value={f}>
+                {f}
+              </option>
+            ))}
+          </select>
+        </Row>
+      )}
       {held > 0 && (
         <p className="text-[13px] text-quiet">
           {held === 1 ? 'One node is' : `${held} nodes are`} held in place.{' '}
