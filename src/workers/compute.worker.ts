@@ -13,6 +13,7 @@ const ready = import('./computeApi').then(({ createCompute }) =>
 )
 
 const api: Compute = {
+  warm: async (...given) => (await ready).warm(...given),
   read: async (...given) => (await ready).read(...given),
   suggest: async (...given) => (await ready).suggest(...given),
   arrangements: async (...given) => (await ready).arrangements(...given),

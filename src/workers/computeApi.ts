@@ -13,6 +13,8 @@ import { fontsFor, type FontKey, type Theme } from '@/core/style'
 /** A passage longer than this is read in parts: it would make a figure nobody can take in. */
 export const MAX_PASSAGE = 60_000
 
+const WARM = '1. Check the ramp.\n2. If the ramp is wet, spread sand.\n3. Load the cars.\n4. Close the gate.'
+
 export type Pointed = { readonly x: number; readonly y: number }
 export type ReadAnswer = {
   readonly readings: readonly Reading[]
@@ -48,7 +50,21 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
     return typesetter
   }
 
+  const draw = async (figure: Figure, theme: Theme, keep: string | null): Promise<Scene> => {
+    const checked = figureSchema.parse(figure)
+    const routed = routedFigure(checked, theme, await typesetterFor(checked))
+    const picture = scene(routed)
+    if (keep !== null) kept.set(keep, { routed, scene: picture })
+    return picture
+  }
+
   return {
+    /** Reads and draws a few words nobody sees, so that fonts are loaded and code is compiled before somebody waits. */
+    warm: async (theme: Theme): Promise<void> => {
+      for (const reading of propose(readText(WARM, words())))
+        for (const { id } of arrangementsFor(reading.figure))
+          await draw({ ...reading.figure, arrangement: id }, theme, null)
+    },
     read: async (text: string): Promise<ReadAnswer> => {
       const passage = z.string().parse(text)
       if (passage.length > MAX_PASSAGE) return { readings: [], worth: false, interpreted: false, tooLong: true }
@@ -65,13 +81,7 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
     /** The arrangements worth offering for a figure. */
     arrangements: async (figure: Figure) => arrangementsFor(figure).map(({ id, name }) => ({ id, name })),
     /** The picture of a figure. `keep` names it, so that a drag can go on from it. */
-    draw: async (figure: Figure, theme: Theme, keep: string | null): Promise<Scene> => {
-      const checked = figureSchema.parse(figure)
-      const routed = routedFigure(checked, theme, await typesetterFor(checked))
-      const picture = scene(routed)
-      if (keep !== null) kept.set(keep, { routed, scene: picture })
-      return picture
-    },
+    draw,
     /** The kept picture with one node's top left corner at a place of the frame; only what touches it is led anew. */
     drag: async (
       keep: string,

@@ -21,6 +21,6 @@ export {
   renameLink,
 } from './shape'
 export { chanceIn, valueIn, withChance } from './quantities'
-export { leavingPlaces, tidy } from './places'
+export { bend, leavingPlaces, straighten, tidy } from './places'
 export { takeIn } from './takeIn'
 export { understand, type Understanding } from './instruct'

@@ -53,7 +53,7 @@ test.each([
       const after = drawn(put)
       const moved = change(drawn(f), after, link.from)
       moves.push(...moved.moves)
-      more.push(crossingsOf(after) - crossingsOf(drawn(apply(put, tidy).figure)))
+      more.push(crossingsOf(after) - crossingsOf(drawn(apply(put, tidy(put)).figure)))
       expect([f.id, link.id, moved.inversions, routedFaults(after)]).toEqual([f.id, link.id, 0, []])
     }
     expect(mean(moves)).toBeLessThan(most)
@@ -115,7 +115,7 @@ test('a removed step leaves no hole, and tidying gives the layout from nothing',
     (l) => linksInOrder(f).filter((o) => o.from === l.to || o.to === l.to).length === 2,
   )
   const gone = edited(f, remove(f, chain?.to as string))
-  const fresh = apply(gone, tidy).figure
+  const fresh = apply(gone, tidy(gone)).figure
   const height = (r: Routed) =>
     Math.max(...r.nodes.map((n) => n.box.y + n.box.height)) - Math.min(...r.nodes.map((n) => n.box.y))
   expect(height(drawn(gone))).toBeLessThan(height(drawn(f)) + 0.01)

@@ -4,6 +4,7 @@ import {
   expectedValues,
   linksInOrder,
   nodesInOrder,
+  placesOf,
   ranking,
   type Figure,
   type FigureKind,
@@ -12,7 +13,7 @@ import {
   type NodeId,
   type NodeRole,
 } from '../figure'
-import { shapes, type Box, type ShapeName, type Size } from '../geometry'
+import { shapes, type Box, type Point, type ShapeName, type Size } from '../geometry'
 import type { FigureStyle, TextLook } from '../style'
 import type { Line, Typesetter } from './typesetter'
 
@@ -46,6 +47,8 @@ export type SizedLink = {
   /** Leads to the best option of a choice. */
   readonly best: boolean
   readonly label: TextBlock | null
+  /** As a person bent it, in layout px. */
+  readonly heldRoute: readonly Point[] | null
 }
 export type Sized = {
   readonly kind: FigureKind
@@ -88,6 +91,8 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
       from: l.from,
       to: l.to,
       best: best.has(l.id),
+      // Bent for one way of drawing, as the places are.
+      heldRoute: (placesOf(figure) && l.heldRoute) ?? null,
       label: l.text
         ? textBlock([{ text: l.text, look: style.label, strong: false }], style.wrap.question, typesetter)
         : null,

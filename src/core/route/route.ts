@@ -4,6 +4,7 @@ import { centreOf, portOf, shapes, withoutCollinear, type Box, type Point, type 
 import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed, PlacedNode } from '../layout'
 import { gridAround, lineAt, occupy, type Grid } from './grid'
+import { heldPath } from './heldPath'
 import type { Bare } from './judge'
 import { mendCrossings } from './mendCrossings'
 import { placeLabels, type PlacedLabel } from './labels'
@@ -50,13 +51,14 @@ export function route(placed: Placed): Routed {
         placed,
         [],
         placed.links.map((l) => l.id),
+        ROUNDS,
       ),
     ),
   }
 }
 
 /** The same connectors after the nodes in `moved` have gone elsewhere: only what touches them, or what they now cover,
- *  is led anew. */
+ *  is led anew, once. */
 export function reroute(placed: Placed, before: readonly Route[], moved: ReadonlySet<NodeId>): Routed {
   const boxes = placed.nodes.filter((n) => moved.has(n.id)).map((n) => n.box)
   const stays = (r: Route) => !moved.has(r.from) && !moved.has(r.to) && !boxes.some((b) => covers(b, r.points))
@@ -64,7 +66,7 @@ export function reroute(placed: Placed, before: readonly Route[], moved: Readonl
   const keptIds = new Set(kept.map((r) => r.id))
   const open = placed.links.filter((l) => !keptIds.has(l.id)).map((l) => l.id)
   const labels = new Map(kept.flatMap((r) => (r.label ? [[r.id, r.label] as const] : [])))
-  return { ...placed, routes: placeLabels(placed, routesFor(placed, kept, open), labels) }
+  return { ...placed, routes: placeLabels(placed, routesFor(placed, kept, open, 0), labels) }
 }
 
 const covers = (b: Box, points: readonly Point[]): boolean =>
@@ -81,14 +83,17 @@ const covers = (b: Box, points: readonly Point[]): boolean =>
 /** Smaller clearances are for nodes that a person has put close together. */
 const CLEARANCES = [1, 0.4, 0.1]
 
-function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[]): Bare[] {
+const ROUNDS = 2
+
+/** In `rounds` what crosses is led anew; under a drag there is no time for that. */
+function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[], rounds: number): Bare[] {
   if (placed.flow === 'unlinked') return []
   if (placed.flow === 'straight') return straightRoutes(placed, kept, open)
   const size = placed.style.body.size
   // Two connectors that turn between two layers must both find room there, also when the gaps are tight.
   const clear = Math.min(size * 0.8, placed.style.gap.between * 0.4)
   const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross' || placed.flow === 'outline'
-  const prices: Prices = { bend: size * 3, crossing: size * 20, shared: trunk ? 0 : size * 1.5 }
+  const prices: Prices = { bend: size * 3, crossing: size * (rounds > 0 ? 20 : 8), shared: trunk ? 0 : size * 1.5 }
   const boxes = placed.nodes.map((n) => n.box)
   const node = new Map(placed.nodes.map((n) => [n.id, n]))
   const grids = new Map<number, Grid>()
@@ -121,6 +126,14 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
     for (const g of grids.values()) occupy(g, r.points, by)
   }
   const wanted = new Set(open)
+  for (const link of placed.links) {
+    const points = wanted.has(link.id) ? heldRoute(link, node, boxes) : null
+    if (!points) continue
+    wanted.delete(link.id)
+    const route = { id: link.id, from: link.from, to: link.to, points }
+    done.set(link.id, route)
+    count(route, 1)
+  }
   const inTurn = straightestFirst(placed, node).filter((l) => wanted.has(l.id))
   for (const link of inTurn) {
     const route = lead(link)
@@ -129,16 +142,31 @@ function routesFor(placed: Placed, kept: readonly Bare[], open: readonly LinkId[
   }
   if (!trunk) {
     const near = size * 0.45
-    const slides = (id: NodeId) => node.get(id)?.shape === 'roundRect' || node.get(id)?.shape === 'rect'
+    const slides = (id: NodeId) => hasStraightSides(node.get(id))
     const named = new Map(placed.nodes.map((n) => [n.id, n.box]))
     const room = { boxes: named, near, apart: size * 0.6, clear: clear * 0.4, slides }
     // Runs that lay on each other may turn out to cross once they are parted.
-    for (let round = 0; round < 2; round++) {
+    for (let round = 0; round < rounds; round++) {
       mendCrossings(inTurn, { done, lead, count, near })
-      spread(open, done, count, room)
+      spread([...wanted], done, count, room)
     }
+    if (rounds === 0) spread([...wanted], done, count, room)
   }
   return placed.links.flatMap((l) => done.get(l.id) ?? [])
+}
+
+const hasStraightSides = (n: PlacedNode | undefined): boolean => n?.shape === 'roundRect' || n?.shape === 'rect'
+
+/** The way a person bent a connector, while it is open. */
+function heldRoute(
+  link: Placed['links'][number],
+  node: ReadonlyMap<NodeId, PlacedNode>,
+  boxes: readonly Box[],
+): Point[] | null {
+  const [a, b] = [node.get(link.from), node.get(link.to)]
+  if (!link.heldRoute || !a || !b || a === b) return null
+  const end = (n: PlacedNode) => ({ box: n.box, slides: hasStraightSides(n) })
+  return heldPath(link.heldRoute, end(a), end(b), boxes)
 }
 
 const outline = (n: PlacedNode): readonly Point[] => shapes[n.shape].outline(n.box)
@@ -148,19 +176,14 @@ function straightRoutes(placed: Placed, kept: readonly Bare[], open: readonly Li
   const wanted = new Set(open)
   const clearance = placed.style.body.size * 0.6
   const node = new Map(placed.nodes.map((n) => [n.id, n]))
+  const boxes = placed.nodes.map((n) => n.box)
   return placed.links.flatMap((l) => {
     const [a, b] = [node.get(l.from), node.get(l.to)]
     const old = known.get(l.id)
     if (!wanted.has(l.id) || !a || !b) return old ? [old] : []
     const others = placed.nodes.filter((n) => n !== a && n !== b).map((n) => n.box)
-    return [
-      {
-        id: l.id,
-        from: l.from,
-        to: l.to,
-        points: straightPath(a.box, b.box, others, clearance, [outline(a), outline(b)]),
-      },
-    ]
+    const points = heldRoute(l, node, boxes) ?? straightPath(a.box, b.box, others, clearance, [outline(a), outline(b)])
+    return [{ id: l.id, from: l.from, to: l.to, points }]
   })
 }
 

@@ -242,7 +242,7 @@ function useActions(
         ),
       release: () => node && apply(release(node)),
       releaseAll: () => apply(releaseAll(figure)),
-      tidy: () => apply(tidy),
+      tidy: () => apply(tidy(figure)),
     }
   }, [figure, apply, selected, select, edit, tell, ids])
 }

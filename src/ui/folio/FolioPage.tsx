@@ -8,6 +8,7 @@ import { anchorOf, fromLineStart, projectShared, spanOf, type Projection } from 
 import { compute } from '@/workers/client'
 import { useCommands, type Command } from '../chrome/commands'
 import { useNotice } from '../chrome/Notice'
+import type { Theme } from '@/core/style'
 import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
 import { Editor, type EditorHandle } from '../editor/Editor'
@@ -65,6 +66,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
   const figures = useFigures(folio)
   const text = useDeferredValue(projection.text)
   const suggestions = useSuggestions(text)
+  useWarmWorker(theme)
 
   const stands = useMemo<Stand[]>(() => {
     const shared = projectShared(folio.manuscript)
@@ -212,6 +214,20 @@ function Spread({ folio }: { folio: OpenFolio }) {
       </div>
     </main>
   )
+}
+
+const WARM_AFTER_MS = 600
+
+/** Whoever has the page open will mark a passage soon: the first one should not wait for fonts and for code to compile. */
+function useWarmWorker(theme: Theme): void {
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      compute()
+        .warm(theme)
+        .catch((error: unknown) => console.error('warm', error))
+    }, WARM_AFTER_MS)
+    return () => clearTimeout(timer)
+  }, [theme])
 }
 
 const SUGGEST_AFTER_MS = 350

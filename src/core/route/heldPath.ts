@@ -1,0 +1,53 @@
+/** A connector as a person bent it, with its ends put where its nodes are now. Null where that way is closed: the connector
+ *  then finds its own until it is open again. */
+import { bottom, centreOf, right, segmentEnters, segments, withoutCollinear, type Box, type Point } from '../geometry'
+
+type Axis = 'x' | 'y'
+/** A node's box, and whether a connector may meet its sides anywhere: they are straight. */
+type End = { readonly box: Box; readonly slides: boolean }
+
+export function heldPath(held: readonly Point[], from: End, to: End, others: readonly Box[]): Point[] | null {
+  if (held.length < 3) return null
+  const leaving = anchored(held, from)
+  const whole = leaving && anchored(leaving.toReversed(), to)?.toReversed()
+  if (!whole) return null
+  const parts = segments(whole)
+  const isUpright = parts.every(([p, q]) => p.x === q.x || p.y === q.y)
+  const isOpen = parts.every(([p, q]) => ![from.box, to.box, ...others].some((box) => segmentEnters(p, q, box)))
+  return isUpright && isOpen ? withoutCollinear(whole) : null
+}
+
+/** The first stretch begun at the side of the box that it leaves by, and moved along that side where it would miss it. */
+function anchored(points: readonly Point[], { box, slides }: End): Point[] | null {
+  const [p, q] = [points[0] as Point, points[1] as Point]
+  const along: Axis = Math.abs(p.x - q.x) >= Math.abs(p.y - q.y) ? 'x' : 'y'
+  const across: Axis = along === 'x' ? 'y' : 'x'
+  const [near, far] = along === 'x' ? [box.x, right(box)] : [box.y, bottom(box)]
+  const [low, high] = along === 'x' ? [box.y, bottom(box)] : [box.x, right(box)]
+  const inside = slides && p[across] > low && p[across] < high
+  const at = inside ? p[across] : centreOf(box)[across]
+  const forward = q[along] > p[along]
+  const start = forward ? far : near
+  // The next corner must lie beyond the side.
+  if (forward ? q[along] <= start : q[along] >= start) return null
+  const first = along === 'x' ? { x: start, y: at } : { x: at, y: start }
+  const second = along === 'x' ? { x: q.x, y: at } : { x: at, y: q.y }
+  return [first, second, ...points.slice(2)]
+}
+
+/** The connector with one stretch pulled aside to go through a place. A stretch that ends at a node keeps a stub there. */
+export function bent(points: readonly Point[], stretch: number, through: Point, stub: number): Point[] {
+  const [a, b] = [points[stretch], points[stretch + 1]]
+  if (!a || !b) return [...points]
+  const upright = Math.abs(a.x - b.x) < Math.abs(a.y - b.y)
+  const moved = (p: Point): Point => (upright ? { x: through.x, y: p.y } : { x: p.x, y: through.y })
+  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1
+  const short = Math.min(stub, length / 3)
+  const from = (p: Point, q: Point): Point => ({
+    x: p.x + ((q.x - p.x) / length) * short,
+    y: p.y + ((q.y - p.y) / length) * short,
+  })
+  const first = stretch === 0 ? [a, from(a, b), moved(from(a, b))] : [moved(a)]
+  const last = stretch + 2 === points.length ? [moved(from(b, a)), from(b, a), b] : [moved(b)]
+  return withoutCollinear([...points.slice(0, stretch), ...first, ...last, ...points.slice(stretch + 2)])
+}
