@@ -488,6 +488,25 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
     .perform()
   const leadsTo = async () => await (await b.find('[aria-label="Leads to"] option:checked')).getText()
   await eventually('the link leads to the last step', 3000, async () => (await leadsTo()) === 'Close bow door')
+  // A bar on the link is pulled: it stays where it was put, until it is let go. The arrow keys do the same.
+  const bend = await b.find('[data-handle^=bend]')
+  await b.driver
+    .actions({ async: true })
+    .move({ origin: bend })
+    .press()
+    .move({ origin: bend, x: 20, y: 24, duration: 80 })
+    .release()
+    .perform()
+  await b.click('Let it find its way')
+  const straightAgain = () =>
+    b.driver.executeScript<boolean>(
+      `return ![...document.querySelectorAll('button')].some((e) => e.textContent === 'Let it find its way')`,
+    )
+  await eventually('it finds its own way', 3000, straightAgain)
+  await (await b.find('[role=group][aria-label*="Arrow keys"]')).sendKeys(Key.ARROW_DOWN)
+  await b.button('Let it find its way')
+  for (let i = 0; i < 3; i++) await b.chord([Key.CONTROL], 'z')
+  await eventually('straight as before', 3000, straightAgain)
   await b.chord([Key.CONTROL], 'z')
   await eventually('undone', 3000, async () => (await leadsTo()) === 'Lower ramp')
   await (await b.find('//button[@role="radio"][contains(., "Down the page")]')).click()

@@ -38,7 +38,7 @@ const layers: Record<string, Row> = {
   'core/style': core(['geometry', 'figure']),
   'core/measure': core(['geometry', 'style', 'figure'], ['harfbuzzjs', 'bidi-js', 'linebreak']),
   'core/layout': core(['geometry', 'graph', 'style', 'figure', 'measure']),
-  'core/route': core(['geometry', 'graph', 'style', 'layout', 'figure', 'measure']),
+  'core/route': core(['geometry', 'graph', 'style', 'layout', 'figure', 'measure'], ['flatqueue']),
   'core/scene': core(['geometry', 'style', 'route', 'layout', 'measure', 'figure']),
   'core/formats': core(['geometry', 'scene', 'style', 'measure']),
   'core/check': core(['geometry', 'graph', 'route']),

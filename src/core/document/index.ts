@@ -1,3 +1,4 @@
+export { bend, bent, straighten } from './bend'
 export { all, apply, type Applied, type Change, type Edit, type FigureHead } from './edit'
 export { applyShared, newSharedFigure, readFigure } from './figureInYjs'
 export { outlineOf, type OutlineRow } from './outline'
@@ -21,6 +22,6 @@ export {
   renameLink,
 } from './shape'
 export { chanceIn, valueIn, withChance } from './quantities'
-export { bend, leavingPlaces, straighten, tidy } from './places'
+export { leavingPlaces, tidy } from './places'
 export { takeIn } from './takeIn'
 export { understand, type Understanding } from './instruct'

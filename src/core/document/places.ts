@@ -1,7 +1,7 @@
 /** Edits that leave everything where it stands. A picture drawn from nothing after every word would move most nodes; so what
  *  changes nodes or links writes down where all stood, and the next picture makes room there (see `core/layout`). */
-import { placesKey, placesOf, type Figure, type LinkId, type Places } from '../figure'
-import type { Point } from '../geometry'
+import { placesKey, placesOf, type Figure, type Places } from '../figure'
+import { straighten } from './bend'
 import { all, apply, type Edit } from './edit'
 
 /** The edit, with the places of the picture it was made in. A node that it lets go is forgotten: it is to go back into the
@@ -19,10 +19,6 @@ export function leavingPlaces(f: Figure, edit: Edit, stood: Omit<Places, 'key'>)
 
 const unbent = (f: Figure): Edit[] =>
   Object.values(f.links).flatMap((l): Edit[] => (l.heldRoute ? [straighten(l.id)] : []))
-
-/** A connector as a person bent it, in layout px; it finds its own way again after `straighten`. */
-export const bend = (id: LinkId, heldRoute: readonly Point[]): Edit => ({ do: 'setLink', id, set: { heldRoute } })
-export const straighten = (id: LinkId): Edit => ({ do: 'setLink', id, set: { heldRoute: null } })
 
 /** A layout from nothing: places are forgotten but for those of held nodes, and connectors find their own way. */
 export const tidy = (f: Figure): Edit => all({ do: 'setFigure', set: { places: null } }, ...unbent(f))

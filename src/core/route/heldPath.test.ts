@@ -1,11 +1,11 @@
 import { routedFaults } from '../check'
-import { apply, bend, insertOn, leavingPlaces, rename, straighten, tidy, type Edit } from '../document'
+import { apply, bend, bent, insertOn, leavingPlaces, rename, straighten, tidy, type Edit } from '../document'
 import { linksInOrder, nodesInOrder, type Figure } from '../figure'
 import { segments, type Point } from '../geometry'
 import { routedFigure, sceneOf } from '../pipeline'
 import { random, seededFigure } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
-import { bent, heldPath } from './heldPath'
+import { heldPath } from './heldPath'
 
 const typesetter = shippedTypesetter()
 const drawn = (f: Figure) => routedFigure(f, 'light', typesetter)

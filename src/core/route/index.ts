@@ -1,3 +1,2 @@
-export { bent } from './heldPath'
 export type { PlacedLabel } from './labels'
 export { reroute, route, type Route, type Routed } from './route'

@@ -11,7 +11,7 @@ export type Bare = {
   readonly points: readonly Point[]
 }
 
-/** So many px on each other are as bad as a crossing. */
+/** So many px more on each other are as bad as a crossing more. */
 const SHARED = 60
 /** Nobody sees less, in px. */
 const SAME = 0.1
@@ -22,7 +22,10 @@ const AXES = [
 
 /** `near`: runs closer than this, in px, look like one. */
 export const wrongWith = (route: Bare, others: readonly Bare[], near: number): number =>
-  others.reduce((sum, o) => sum + crossings(route, o) + sharedRun(route, o, near) / SHARED, 0)
+  others.reduce((sum, o) => sum + crossings(route, o) + worth(sharedRun(route, o, near)), 0)
+
+/** In crossings: the shortest shared run is nearly as bad as one crossing, which is at least plain to see. */
+const worth = (run: number): number => (run < 1 ? 0 : 0.8 + run / SHARED)
 
 /** Those that could come in touch with a connector, also when it is moved by `reach`. */
 export function neighbours(route: Bare, all: Iterable<Bare>, reach: number): Bare[] {

@@ -26,6 +26,8 @@ export type Scene = {
     readonly points: readonly Point[]
     readonly text: string
   }[]
+  /** Connectors run level and upright, and can be bent by hand. */
+  readonly bends: boolean
   /** Where the nodes stand in layout px, to be left there by the next edit. */
   readonly places: Omit<Places, 'key'>
   /** pt; null for a figure without text. */
@@ -97,6 +99,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
       points: r.points.map(at),
       text: r.label?.block.text ?? '',
     })),
+    bends: routed.flow !== 'straight' && routed.flow !== 'unlinked',
     places: {
       fitting: style.fitting,
       starts: routed.starts,

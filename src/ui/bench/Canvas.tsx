@@ -11,6 +11,7 @@ import { useCommands } from '../chrome/commands'
 import { partAt, sceneParts } from '../scene/SceneView'
 import type { Selected } from './Bench'
 import type { usePicture } from './useBench'
+import { bendTo, pulled, pushed } from './bending'
 import { CropMarks, EditInPlace, FrameLine, Halo, Selection } from './overlays'
 import { useMotion } from './useMotion'
 import { useView } from './useView'
@@ -34,6 +35,13 @@ type Gesture =
       readonly anchor: Point
       readonly at: Point
     }
+  | {
+      readonly kind: 'bend'
+      readonly link: Scene['links'][number]
+      readonly stretch: number
+      readonly at: Point
+      readonly from: Point
+    }
   | { readonly kind: 'new'; readonly node: string; readonly anchor: Point; readonly at: Point }
 
 const DRAG_AFTER = 4
@@ -48,7 +56,7 @@ const kindOf = (figure: Figure, part: string): NonNullable<Selected> => ({
 
 /** The figure in its frame, to be taken hold of. */
 export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, apply }: Props) {
-  const { scene, problem, drag, dropped } = picture
+  const { scene, problem, late, drag, dropped } = picture
   const { box, view, size, zoomBy, panBy, fit, isFitted } = useView(scene?.width ?? 1280, scene?.height ?? 720)
   const [gesture, setGesture] = useState<Gesture | null>(null)
   const drawing = useRef<SVGSVGElement>(null)
@@ -102,6 +110,10 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
     setGesture(null)
     if (!done || !scene) return
     if (done.kind === 'node' && done.moved) void dropped().then((held) => held && apply(hold(done.id, held)))
+    if (done.kind === 'bend') {
+      const far = Math.hypot(done.at.x - done.from.x, done.at.y - done.from.y) * view.zoom > DRAG_AFTER
+      if (far) apply(bendTo(scene, done.link, done.stretch, done.at))
+    }
     if (done.kind !== 'end' && done.kind !== 'new') return
     const target = nearest(scene, done.at, SNAP / view.zoom)
     if (!target) return
@@ -111,8 +123,14 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
   const onKey = (e: KeyboardEvent) => {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key]
     const node = selected?.kind === 'node' ? scene?.nodes.find((n) => n.id === selected.id) : undefined
-    if (!by || !node || !scene || e.altKey || e.target !== e.currentTarget) return
+    const link = selected?.kind === 'link' ? scene?.links.find((l) => l.id === selected.id) : undefined
+    if (!by || !scene || e.altKey || e.target !== e.currentTarget || !(node ?? link)) return
     e.preventDefault()
+    if (link) {
+      const edit = scene.bends ? pushed(scene, link, [by[0] ?? 0, by[1] ?? 0], NUDGE) : null
+      if (edit) apply(edit)
+    }
+    if (!node) return
     const { fit: f } = scene
     const place = {
       x: (node.box.x + (by[0] ?? 0) * NUDGE - f.dx) / f.scale,
@@ -131,7 +149,7 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
         ref={box}
         tabIndex={0}
         role="group"
-        aria-label={`${figure.title || 'Figure'} in its frame. Arrow keys move the selected node and hold it.`}
+        aria-label={`${figure.title || 'Figure'} in its frame. Arrow keys move the selected node and hold it, or bend the selected link.`}
         className={`relative min-h-0 flex-1 touch-none overflow-hidden ${gesture?.kind === 'pan' ? 'cursor-grabbing' : ''}`}
         onPointerDown={onDown}
         onPointerMove={onMove}
@@ -168,6 +186,18 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
                 />
               ))}
               <Selection scene={scene} selected={selected} zoom={view.zoom} links={figure.kind === 'process'} />
+              {gesture?.kind === 'bend' && (
+                <polyline
+                  points={pulled(gesture.link, gesture.stretch, gesture.at, scene.fit.scale)
+                    .map((p) => `${p.x},${p.y}`)
+                    .join(' ')}
+                  fill="none"
+                  stroke="var(--needle)"
+                  strokeWidth={2 / view.zoom}
+                  strokeDasharray={`${6 / view.zoom}`}
+                  pointerEvents="none"
+                />
+              )}
               {gesture && (gesture.kind === 'end' || gesture.kind === 'new') && (
                 <path
                   d={`M${gesture.anchor.x} ${gesture.anchor.y}L${gesture.at.x} ${gesture.at.y}`}
@@ -206,6 +236,9 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
         )}
       </div>
       {scene && <FrameLine figure={figure} scene={scene} />}
+      <p role="status" className="pointer-events-none absolute bottom-4 left-4 text-[13px] text-quiet">
+        {scene && late ? 'Drawing the change …' : ''}
+      </p>
       <div className="absolute right-3 bottom-3 flex items-center gap-1 rounded-md border border-rule bg-page p-0.5">
         <button
           type="button"
@@ -245,6 +278,7 @@ function gestureOf(handle: string, scene: Scene, selected: Selected, at: Point):
     return node ? { kind: 'new', node: node.id, anchor: centreOf(node.box), at } : null
   }
   const link = scene.links.find((l) => l.id === selected.id)
+  if (link && handle.startsWith('bend')) return { kind: 'bend', link, stretch: Number(handle.slice(5)), at, from: at }
   const anchor = handle === 'from' ? link?.points.at(-1) : link?.points[0]
   return link && anchor ? { kind: 'end', link: link.id, end: handle === 'from' ? 'from' : 'to', anchor, at } : null
 }

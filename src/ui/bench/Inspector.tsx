@@ -1,10 +1,21 @@
 'use client'
 
-import { chanceIn, reattach, rename, renameLink, valueIn, withChance, type Change, type Edit } from '@/core/document'
+import {
+  chanceIn,
+  reattach,
+  rename,
+  renameLink,
+  straighten,
+  valueIn,
+  withChance,
+  type Change,
+  type Edit,
+} from '@/core/document'
 import {
   connectorForms,
   kinds,
   nodesInOrder,
+  placesOf,
   typefaces,
   type Figure,
   type FigureNode,
@@ -78,7 +89,22 @@ export function Inspector({ figure, scene, selected, apply, actions }: Props) {
               </select>
             </Row>
           ))}
-          <p className="text-[13px] text-quiet">Drag a ring at its end onto another node to attach it there.</p>
+          <p className="text-[13px] text-quiet">
+            Drag a ring at its end onto another node to attach it there.
+            {scene?.bends && ' Drag a bar on it, or press the arrow keys, to bend it.'}
+          </p>
+          {link.heldRoute && placesOf(figure) && (
+            <p className="text-[13px] text-quiet">
+              Bent by hand.{' '}
+              <button
+                type="button"
+                className="font-semibold text-sea underline underline-offset-2"
+                onClick={() => apply(straighten(link.id))}
+              >
+                Let it find its way
+              </button>
+            </p>
+          )}
         </>
       )}
       {!node && !link && <FigureDetails figure={figure} scene={scene} apply={apply} actions={actions} />}

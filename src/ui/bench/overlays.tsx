@@ -5,6 +5,7 @@ import { SMALLEST_TEXT, frameTable, type Figure } from '@/core/figure'
 import type { Box, Point } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import type { Selected } from './Bench'
+import { holds } from './bending'
 import { WordsField } from './WordsField'
 
 export const Halo = ({ box, zoom }: { box: Box; zoom: number }) => {
@@ -79,6 +80,22 @@ export function Selection({
         strokeWidth={2.5 / zoom}
         pointerEvents="none"
       />
+      {scene.bends &&
+        holds(link, 40 / zoom).map(({ stretch, at, upright }) => (
+          <rect
+            key={stretch}
+            data-handle={`bend ${stretch}`}
+            x={at.x - (upright ? 4 : 9) / zoom}
+            y={at.y - (upright ? 9 : 4) / zoom}
+            width={(upright ? 8 : 18) / zoom}
+            height={(upright ? 18 : 8) / zoom}
+            rx={4 / zoom}
+            fill="var(--page)"
+            stroke="var(--needle)"
+            strokeWidth={2 / zoom}
+            className={upright ? 'cursor-ew-resize' : 'cursor-ns-resize'}
+          />
+        ))}
       {handle('from', first)}
       {handle('to', last)}
     </g>

@@ -41,6 +41,8 @@ export function useEdits(folio: OpenFolio, id: string) {
 
 export type Edits = ReturnType<typeof useEdits>
 
+const LATE_AFTER_MS = 400
+
 /** The picture of the figure as it stands, and as it is being dragged. One drag picture is asked for at a time; places
  *  the pointer has already left are passed over. */
 export function usePicture(figure: Figure, theme: Theme) {
@@ -51,22 +53,37 @@ export function usePicture(figure: Figure, theme: Theme) {
     next: { node: string; x: number; y: number } | null
     held: { x: number; y: number; width: number; height: number } | null
   }>({ busy: false, next: null, held: null })
+  const [late, setLate] = useState(false)
+  const drawing = useRef<{ busy: boolean; next: { figure: Figure; theme: Theme } | null }>({ busy: false, next: null })
   useEffect(() => {
-    let current = true
-    compute()
-      .draw(figure, theme, figure.id)
-      .then(
-        (s) => {
-          if (!current) return
-          setScene(s)
+    const d = drawing.current
+    // What was asked for and not yet begun is given up: only the newest figure is worth drawing.
+    d.next = { figure, theme }
+    if (d.busy) return
+    d.busy = true
+    const slow = setTimeout(() => setLate(true), LATE_AFTER_MS)
+    void (async () => {
+      while (d.next) {
+        const wanted: { figure: Figure; theme: Theme } = d.next
+        d.next = null
+        try {
+          setScene(await compute().draw(wanted.figure, wanted.theme, wanted.figure.id))
           setProblem(null)
-        },
-        (error: unknown) => current && setProblem(String(error)),
-      )
-    return () => {
-      current = false
-    }
+        } catch (error: unknown) {
+          setProblem(String(error))
+        }
+      }
+      d.busy = false
+      clearTimeout(slow)
+      setLate(false)
+    })()
   }, [figure, theme])
+  useEffect(() => {
+    const d = drawing.current
+    return () => {
+      d.next = null
+    }
+  }, [])
   const drag = useCallback(
     async (node: string, x: number, y: number) => {
       const d = dragging.current
@@ -93,5 +110,5 @@ export function usePicture(figure: Figure, theme: Theme) {
     dragging.current.held = null
     return held
   }, [])
-  return { scene, problem, drag, dropped }
+  return { scene, problem, late, drag, dropped }
 }

@@ -13,8 +13,12 @@ export type Layers = {
 export function layersOf(ids: readonly string[], edges: readonly Edge[]): Layers {
   const rank = longestPathRanks(ids, edges)
   const split = splitLongEdges(ids, edges, rank)
-  const initial = depthFirstOrder(ids, split.edges, split.rank)
-  return { layers: fewestCrossings(initial, split.edges), edges: split.edges, dummies: split.dummies }
+  // From the author's order, and from branches taken the other way round: where the sweeps end depends on where they began.
+  const starts = [split.edges, split.edges.toReversed()].map((e) => depthFirstOrder(ids, e, split.rank))
+  const layers = starts
+    .map((start) => fewestCrossings(start, split.edges))
+    .reduce((best, next) => (next.crossings < best.crossings ? next : best))
+  return { layers: layers.order, edges: split.edges, dummies: split.dummies }
 }
 
 /** Each node one layer below its lowest predecessor; a node without predecessors comes just above its successors. */
@@ -85,7 +89,10 @@ function depthFirstOrder(
 const SWEEPS = 12
 
 /** Barycentre sweeps down and up with swaps of neighbours, best order kept. */
-function fewestCrossings(initial: readonly (readonly string[])[], edges: readonly Edge[]): string[][] {
+function fewestCrossings(
+  initial: readonly (readonly string[])[],
+  edges: readonly Edge[],
+): { readonly order: string[][]; readonly crossings: number } {
   const up = new Map<string, string[]>()
   const down = new Map<string, string[]>()
   for (const e of edges) {
@@ -105,7 +112,7 @@ function fewestCrossings(initial: readonly (readonly string[])[], edges: readonl
       fewest = count
     }
   }
-  return best
+  return { order: best, crossings: fewest }
 }
 
 type Neighbours = ReadonlyMap<string, readonly string[]>
