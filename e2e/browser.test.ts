@@ -10,7 +10,17 @@ import { arrangementsOf } from '../src/core/layout'
 import { sceneOf } from '../src/core/pipeline'
 import { seededOfKind } from '../src/core/testing/seededFigure'
 import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
-import { Key, axeViolations, eventually, newFolio, openBrowser, sleep, startServer, type Browser } from './support'
+import {
+  Key,
+  axeViolations,
+  client,
+  eventually,
+  newFolio,
+  openBrowser,
+  sleep,
+  startServer,
+  type Browser,
+} from './support'
 
 const PORT = 4124
 const base = `http://localhost:${PORT}`
@@ -548,6 +558,29 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   await eventually('as it stood', 3000, tidyOffered)
   await (await b.find('[aria-label="Frame"] option[value="square"]')).click()
   await b.find('//p[contains(., "Square · 28.6 × 28.6 cm")]')
+  assert.deepEqual(await b.complaints(), [])
+})
+
+test('what is too much for a slide says so, and is continued on several figures, which can be taken back', async (t) => {
+  const steps = Array.from({ length: 44 }, (_, i) => `${i + 1}. Check locker ${i + 1} and sign the list of the mate`)
+  const folio = await newFolio(base, steps.join('\n'))
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('.manuscript li')
+  await b.saved()
+  await (await b.find('button[aria-label^="Read the passage that begins here"]')).click()
+  await (await b.find('article[data-kind=process] [data-arrangement=down]')).click()
+  await (await b.find('figure[data-figure] figcaption a')).click()
+  await (await b.find('[aria-label="Frame"] option[value="slide-16x9"]')).click()
+  await b.click('continue it on several figures')
+  const told = await b.text('//*[@role="status"]//span[contains(., "continued figures stand beside it")]')
+  const count = Number(told.split(' ')[0])
+  assert.ok(count > 1, told)
+  await b.saved()
+  const { doc } = client(t, base, folio)
+  const figures = doc.getMap('figures')
+  await eventually('they are in the folio', 5000, () => figures.size === 1 + count)
+  await b.click('Take them back')
+  await eventually('they are gone', 5000, () => figures.size === 1)
   assert.deepEqual(await b.complaints(), [])
 })
 

@@ -17,6 +17,7 @@ const api: Compute = {
   read: async (...given) => (await ready).read(...given),
   suggest: async (...given) => (await ready).suggest(...given),
   arrangements: async (...given) => (await ready).arrangements(...given),
+  continued: async (...given) => (await ready).continued(...given),
   draw: async (...given) => (await ready).draw(...given),
   drag: async (...given) => (await ready).drag(...given),
 }

@@ -1,9 +1,10 @@
 /** What the compute worker does, as plain functions: text to readings, figure to scene, a drag to its next picture. */
 import { z } from 'zod'
-import { figureSchema, nodesInOrder, type Figure } from '@/core/figure'
+import { continued } from '@/core/continued'
+import { SMALLEST_TEXT, figureSchema, frameTable, nodesInOrder, type Figure } from '@/core/figure'
 import { arrangementsFor, withNodeAt } from '@/core/layout'
 import { createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
-import { routedFigure } from '@/core/pipeline'
+import { routedFigure, sceneOf } from '@/core/pipeline'
 import { WORTH_SHOWING, propose, suggest, type Reading, type Suggestion } from '@/core/propose'
 import { englishLexicon, readText, type Lexicon } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
@@ -82,6 +83,15 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
     arrangements: async (figure: Figure) => arrangementsFor(figure).map(({ id, name }) => ({ id, name })),
     /** The picture of a figure. `keep` names it, so that a drag can go on from it. */
     draw,
+    /** The figure in parts whose words are large enough for its frame; null where no cut helps. */
+    continued: async (figure: Figure): Promise<Figure[] | null> => {
+      const checked = figureSchema.parse(figure)
+      const typesetter = await typesetterFor(checked)
+      return continued(checked, (part) => {
+        const least = SMALLEST_TEXT[frameTable[part.frame].medium] - 0.05
+        return (sceneOf(part, 'light', typesetter).smallestText ?? least) >= least
+      })
+    },
     /** The kept picture with one node's top left corner at a place of the frame; only what touches it is led anew. */
     drag: async (
       keep: string,

@@ -8,6 +8,8 @@ export const nodeRoles = [
   'step',
   'question',
   'end',
+  /** Where a process goes on in another figure: the connector of ISO 5807. */
+  'connector',
   'concept',
   'item',
   'set',

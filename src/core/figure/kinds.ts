@@ -9,6 +9,8 @@ type KindRow = {
   readonly linkRoles: readonly LinkRole[]
   /** The role that a node takes when its own means nothing in this kind. */
   readonly plainRole: NodeRole
+  /** What is too much for a frame can be cut into continued figures. */
+  readonly continues: boolean
 }
 
 /** What each kind of figure is made of. */
@@ -16,9 +18,10 @@ export const kinds = {
   process: {
     name: 'Process',
     noun: 'step',
-    nodeRoles: ['start', 'step', 'question', 'end'],
+    nodeRoles: ['start', 'step', 'question', 'end', 'connector'],
     linkRoles: ['next'],
     plainRole: 'step',
+    continues: true,
   },
   concept: {
     name: 'Concept map',
@@ -26,15 +29,31 @@ export const kinds = {
     nodeRoles: ['concept'],
     linkRoles: ['relation'],
     plainRole: 'concept',
+    continues: false,
   },
-  hierarchy: { name: 'Hierarchy', noun: 'item', nodeRoles: ['item'], linkRoles: ['child'], plainRole: 'item' },
-  venn: { name: 'Venn diagram', noun: 'member', nodeRoles: ['set', 'member'], linkRoles: [], plainRole: 'member' },
+  hierarchy: {
+    name: 'Hierarchy',
+    noun: 'item',
+    nodeRoles: ['item'],
+    linkRoles: ['child'],
+    plainRole: 'item',
+    continues: true,
+  },
+  venn: {
+    name: 'Venn diagram',
+    noun: 'member',
+    nodeRoles: ['set', 'member'],
+    linkRoles: [],
+    plainRole: 'member',
+    continues: false,
+  },
   decision: {
     name: 'Decision',
     noun: 'option',
     nodeRoles: ['choice', 'chance', 'outcome', 'option', 'criterion'],
     linkRoles: ['leads', 'weighs'],
     plainRole: 'option',
+    continues: false,
   },
-  points: { name: 'Points', noun: 'point', nodeRoles: ['point'], linkRoles: [], plainRole: 'point' },
+  points: { name: 'Points', noun: 'point', nodeRoles: ['point'], linkRoles: [], plainRole: 'point', continues: true },
 } satisfies Record<FigureKind, KindRow>

@@ -2,7 +2,7 @@ import { centreOf, cornersOf, bottom, right, type Box, type Point, type Side, ty
 
 /** The outlines a node can have. Text rooms are those of the presets of the same name in ISO/IEC 29500-1, so that a
  *  shape sized here also fits its words in a slide. */
-export type ShapeName = 'rect' | 'roundRect' | 'pill' | 'diamond' | 'plain'
+export type ShapeName = 'rect' | 'roundRect' | 'pill' | 'circle' | 'diamond' | 'plain'
 
 type ShapeRow = {
   /** The smallest shape whose text room is at least `text`. */
@@ -64,6 +64,15 @@ export const shapes = {
   pill: {
     around: (t) => ({ width: t.width + t.height * 0.6, height: t.height }),
     room: (b) => inset(b, b.height * 0.3, 0),
+    path: (b) => roundedPath(b, b.height / 2),
+    outline: (b) => roundedOutline(b, b.height / 2),
+  },
+  circle: {
+    around: (t) => ({
+      width: Math.max(t.width, t.height) * Math.SQRT2,
+      height: Math.max(t.width, t.height) * Math.SQRT2,
+    }),
+    room: (b) => inset(b, (b.width * (1 - Math.SQRT1_2)) / 2, (b.height * (1 - Math.SQRT1_2)) / 2),
     path: (b) => roundedPath(b, b.height / 2),
     outline: (b) => roundedOutline(b, b.height / 2),
   },

@@ -1,5 +1,7 @@
 export { arrangementRow, arrangementsFor, arrangementsOf } from './arrangements'
 export { layout, withNodeAt } from './layout'
+export { runsOf } from './layered/fold'
+export { layersOf } from './layered/layers'
 export { listIndent } from './tree'
 export { extentOf } from './placed'
 export type { Decor, Flow, Placed, PlacedNode } from './placed'

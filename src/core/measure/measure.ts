@@ -128,7 +128,7 @@ function sizedNode(node: FigureNode, worth: string | null, style: FigureStyle, t
   if (node.detail) parts.push({ text: node.detail, look: style.label, strong: false })
   if (worth !== null) parts.push({ text: worth, look: style.heading, strong: true })
   const block = textBlock(parts, room, typesetter)
-  const tight = look.shape === 'diamond' || look.shape === 'plain' ? 0.35 : 1
+  const tight = ['diamond', 'plain', 'circle'].includes(look.shape) ? 0.35 : 1
   const around = shapes[look.shape].around({
     width: Math.max(block.width, style.body.size * MIN_WIDTH_IN_EM * tight) + 2 * style.padding.x * tight,
     height: block.height + 2 * style.padding.y * tight,

@@ -96,6 +96,7 @@ const shapeOf: Record<NodeRole, ShapeName> = {
   step: 'roundRect',
   question: 'diamond',
   end: 'pill',
+  connector: 'circle',
   concept: 'roundRect',
   item: 'roundRect',
   set: 'plain',

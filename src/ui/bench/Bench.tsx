@@ -19,12 +19,13 @@ import {
 } from '@/core/document'
 import type { Edit } from '@/core/document'
 import { kinds, nodesInOrder, placesOf, type Figure } from '@/core/figure'
+import { compute } from '@/workers/client'
 import { useCommands, type Command } from '../chrome/commands'
 import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
 import { SyncStatus } from '../folio/SyncStatus'
-import { useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from '../folio/useFolio'
+import { addFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { ArrangementStrip } from './ArrangementStrip'
 import { Canvas } from './Canvas'
 import { DeliverPanel } from './DeliverPanel'
@@ -102,6 +103,22 @@ function Work({
     chosen && (chosen.kind === 'node' ? figure.nodes[chosen.id] : figure.links[chosen.id]) ? chosen : null
   const actions = useActions(figure, apply, selected, setChosen, editCanvas, tell)
 
+  const onContinue = useCallback(() => {
+    compute()
+      .continued(figure)
+      .then(
+        (parts) => {
+          if (!parts) return tell('No cut gives parts whose words are large enough. Another frame will help.')
+          const undo = parts.map((p) => addFigure(folio, { ...p, id: nanoid() }, shared.anchor))
+          tell(`${parts.length} continued figures stand beside it in the folio.`, {
+            label: 'Take them back',
+            run: () => undo.forEach((u) => u()),
+          })
+        },
+        (error: unknown) => tell(`It could not be cut: ${String(error)}`),
+      )
+  }, [figure, folio, shared.anchor, tell])
+
   const commands = useMemo<Command[]>(() => {
     const node = selected?.kind === 'node' ? selected.id : null
     return [
@@ -157,6 +174,7 @@ function Work({
         onSelect={setChosen}
         onEdit={editCanvas}
         apply={apply}
+        onContinue={kinds[figure.kind].continues ? onContinue : null}
       />
       {delivering ? (
         <DeliverPanel folio={folio} figure={figure} scene={picture.scene} />

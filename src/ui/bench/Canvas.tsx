@@ -24,6 +24,8 @@ type Props = {
   readonly onSelect: (s: Selected) => void
   readonly onEdit: (s: Selected) => void
   readonly apply: (edit: Edit) => void
+  /** Puts continued figures beside it; null where there is no sensible cut. */
+  readonly onContinue: (() => void) | null
 }
 type Gesture =
   | { readonly kind: 'pan'; readonly x: number; readonly y: number }
@@ -55,7 +57,7 @@ const kindOf = (figure: Figure, part: string): NonNullable<Selected> => ({
 })
 
 /** The figure in its frame, to be taken hold of. */
-export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, apply }: Props) {
+export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, apply, onContinue }: Props) {
   const { scene, problem, late, drag, dropped } = picture
   const { box, view, size, zoomBy, panBy, fit, isFitted } = useView(scene?.width ?? 1280, scene?.height ?? 720)
   const [gesture, setGesture] = useState<Gesture | null>(null)
@@ -235,7 +237,7 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
           </p>
         )}
       </div>
-      {scene && <FrameLine figure={figure} scene={scene} />}
+      {scene && <FrameLine figure={figure} scene={scene} onContinue={onContinue} />}
       <p role="status" className="pointer-events-none absolute bottom-4 left-4 text-[13px] text-quiet">
         {scene && late ? 'Drawing the change …' : ''}
       </p>

@@ -125,20 +125,37 @@ export function CropMarks({ width, height, zoom }: { width: number; height: numb
 const CM_PER_PX = 2.54 / 96
 
 /** Frame, size and the smallest text, which is what decides whether it can be read. */
-export function FrameLine({ figure, scene }: { figure: Figure; scene: Scene }) {
+export function FrameLine({
+  figure,
+  scene,
+  onContinue,
+}: {
+  figure: Figure
+  scene: Scene
+  onContinue: (() => void) | null
+}) {
   const frame = frameTable[figure.frame]
   const least = SMALLEST_TEXT[frame.medium]
   const small = scene.smallestText !== null && scene.smallestText < least - 0.05
   const cm = (px: number) => (px * CM_PER_PX).toFixed(1)
   return (
-    <p className="pointer-events-none absolute top-3 left-4 text-[13px] text-quiet">
+    <p className="pointer-events-none absolute top-3 right-4 left-4 text-[13px] text-quiet">
       {frame.name} · {cm(scene.width)} × {cm(scene.height)} cm
       {scene.smallestText !== null && (
         <span className={small ? 'font-semibold text-needle' : ''}>
           {' '}
           · smallest text {(Math.round(scene.smallestText * 10) / 10).toString()} pt
           {small &&
-            `, less than ${least} pt: too small to read ${frame.medium === 'slide' ? 'on a slide' : 'on paper'}. Try another arrangement or frame.`}
+            `, less than ${least} pt: too small to read ${frame.medium === 'slide' ? 'on a slide' : 'on paper'}. Try another arrangement or frame${onContinue ? ', or ' : '.'}`}
+          {small && onContinue && (
+            <button
+              type="button"
+              className="pointer-events-auto cursor-pointer underline underline-offset-2"
+              onClick={onContinue}
+            >
+              continue it on several figures
+            </button>
+          )}
         </span>
       )}
       {scene.missing.length > 0 && (
