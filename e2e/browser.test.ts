@@ -548,7 +548,9 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
     )
   assert.equal(await tidyOffered(), false)
   await b.chord([Key.ALT], 's')
-  await b.find('[aria-label="Words"]')
+  await eventually('the words are asked for', 3000, () =>
+    b.driver.executeScript<boolean>(`return document.activeElement?.tagName === 'TEXTAREA'`),
+  )
   await b.press('Count the cars', Key.ENTER)
   await eventually('the step is drawn', 3000, async () => (await b.count('[data-scale] g[data-part] text')) > 4)
   assert.equal(await tidyOffered(), true)

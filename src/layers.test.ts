@@ -89,7 +89,8 @@ const files = (dir: string): string[] =>
 const layerOf = (file: string): string => {
   const [top, second, third] = path.relative(root, file).split(path.sep)
   if (top === 'core')
-    return /^(?:pipeline|fit|continued)(?:\.ts)?$/.test(second ?? '') || (third === undefined && second?.endsWith('.ts'))
+    return /^(?:pipeline|fit|continued)(?:\.ts)?$/.test(second ?? '') ||
+      (third === undefined && second?.endsWith('.ts'))
       ? 'core'
       : `core/${second}`
   return top ?? ''

@@ -4,7 +4,7 @@
 import { placesOf, type Figure, type Fitting, type Places } from './figure'
 import { arrangementRow, extentOf, layout, type Placed } from './layout'
 import { measure, type Sized, type Typesetter } from './measure'
-import { LARGEST_GROWTH, PLAIN, type FigureStyle } from './style'
+import { PLAIN, type FigureStyle } from './style'
 
 const WRAPS = [0.78, 1.35]
 const GAPS = [0.72]
@@ -71,7 +71,7 @@ function scales(placed: Placed): { wide: number; high: number; scale: number } {
   const content = extentOf(placed)
   const wide = (frame.width - 2 * margin) / Math.max(1, content.width)
   const high = ((frame.height ?? frame.width * COLUMN_HEIGHT) - 2 * margin) / Math.max(1, content.height)
-  return { wide, high, scale: Math.min(LARGEST_GROWTH, wide, high) }
+  return { wide, high, scale: Math.min(frame.growth, wide, high) }
 }
 
 /** What a layout lacks in its frame: words made smaller weigh most, then an empty frame, then leaving the plain style. */

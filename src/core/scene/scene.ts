@@ -5,7 +5,6 @@ import { EPSILON, centreOf, inflate, segmentEnters, segments, union, type Box, t
 import { extentOf } from '../layout'
 import type { TextBlock } from '../measure'
 import type { PlacedLabel, Routed } from '../route'
-import { LARGEST_GROWTH } from '../style'
 import { decorMarks } from './decor'
 import type { Mark, SceneLine } from './mark'
 
@@ -152,7 +151,7 @@ function extent(routed: Routed): Box {
 function fitted(content: Box, routed: Routed): { fit: Fit; width: number; height: number } {
   const { frame, margin } = routed.style
   const scale = Math.min(
-    frame.width || frame.height ? LARGEST_GROWTH : 1,
+    frame.growth,
     frame.width ? (frame.width - 2 * margin) / Math.max(1, content.width) : Infinity,
     frame.height ? (frame.height - 2 * margin) / Math.max(1, content.height) : Infinity,
   )

@@ -1,3 +1,3 @@
 export { contrast } from './contrast'
 export { fontChain, fontKeys, fontTable, fontsFor, typefaceTable, type FontKey, type Weight } from './fonts'
-export { LARGEST_GROWTH, PLAIN, styleOf, type FigureStyle, type RoleLook, type TextLook, type Theme } from './style'
+export { PLAIN, styleOf, type FigureStyle, type RoleLook, type TextLook, type Theme } from './style'

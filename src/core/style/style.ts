@@ -35,14 +35,17 @@ export type FigureStyle = {
   readonly gap: { readonly beside: number; readonly between: number }
   /** Free room between the figure and its frame. */
   readonly margin: number
-  readonly frame: { readonly name: FrameName; readonly width: number | null; readonly height: number | null }
+  readonly frame: {
+    readonly name: FrameName
+    readonly width: number | null
+    readonly height: number | null
+    /** How much a small figure may grow to fill it. */
+    readonly growth: number
+  }
   readonly wrap: { readonly step: number; readonly question: number; readonly point: number }
   /** How it departs from the plain style to fit the frame: already in `wrap` and `gap`; `fold` is for the layout. */
   readonly fitting: Fitting
 }
-
-/** Figures may grow a little to fill their frame; more would make neighbouring figures of a folio look unlike. */
-export const LARGEST_GROWTH = 1.3
 
 /** As the house style has it. */
 export const PLAIN: Fitting = { wrap: 1, gap: 1, fold: 1 }
@@ -146,7 +149,7 @@ export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): 
     padding: { x: size * 0.9, y: size * 0.65 },
     gap: { beside: size * 2.2, between: size * 2.2 },
     margin: size * 2,
-    frame: { name: figure.frame, width: frame.width, height: frame.height },
+    frame: { name: figure.frame, width: frame.width, height: frame.height, growth: frame.growth },
     wrap: { step: size * 10, question: size * 7.5, point: size * 13 },
     fitting: PLAIN,
   }
