@@ -131,6 +131,33 @@ test('a parent stands above its children and in the middle of them, and no two s
   expect(failing).toEqual([])
 })
 
+test('in stacked levels every node stands right below its parent and no wider, and a pyramid grows by even steps', () => {
+  const failing = failingSeeds(1, 60, (seed) => {
+    const routed = routedFigure(
+      { ...seededOfKind('hierarchy', seed), arrangement: 'levels', frame: 'free' },
+      'light',
+      typesetter,
+    )
+    const box = (id: string) => (routed.nodes.find((n) => n.id === id) as (typeof routed.nodes)[number]).box
+    for (const l of routed.links) {
+      const [a, b] = [box(l.from), box(l.to)]
+      if (b.x < a.x - 0.01 || b.x + b.width > a.x + a.width + 0.01) return `${l.to} reaches beyond ${l.from}`
+      const between = routed.nodes.some((n) => n.box.y > a.y + 0.01 && n.box.y < b.y - 0.01)
+      if (b.y <= a.y || between) return `${l.to} is not in the level below ${l.from}`
+    }
+    return null
+  })
+  expect(failing).toEqual([])
+  const { nodes } = routedFigure(
+    { ...seededFigure(2, 'points', 5), arrangement: 'pyramid', frame: 'free' },
+    'light',
+    typesetter,
+  )
+  const steps = nodes.slice(1).map((n, i) => n.box.width - (nodes[i] as typeof n).box.width)
+  expect(new Set(steps.map((s) => s.toFixed(3))).size).toBe(1)
+  expect(steps[0]).toBeGreaterThan(20)
+})
+
 /** In the ellipse, by its own axes. */
 function holds(e: Extract<Decor, { kind: 'set' }>, p: { x: number; y: number }): boolean {
   const angle = (e.tilt * Math.PI) / 180

@@ -6,6 +6,7 @@ import { layered } from './layered/layered'
 import type { Arranged, SetWords } from './placed'
 import { panels } from './panels'
 import { inParts } from './parts'
+import { levels, pyramid } from './levels'
 import { nested } from './nested'
 import { organic } from './organic'
 import { rays } from './rays'
@@ -53,6 +54,12 @@ const isCircle = (figure: Figure): boolean =>
 
 /** Its connectors say nothing but which comes next: it can be drawn without them. */
 const isWordless = (figure: Figure): boolean => Object.values(figure.links).every((l) => !l.text)
+
+/** Every node stands below one other at most, and no link says more than that: places can say it. */
+const isPlainTree = (figure: Figure): boolean => {
+  const links = Object.values(figure.links)
+  return isWordless(figure) && new Set(links.map((l) => l.to)).size === links.length
+}
 
 /** More in one ring, or beside one line, cannot be told apart. */
 const MOST_AROUND = 24
@@ -148,6 +155,7 @@ export const arrangements = {
     ring: { name: 'Ring', arrange: (s, set) => ring(s, set), suits: (f) => isBetween(f, 2, MOST_AROUND) },
     stages: { name: 'Numbered', arrange: (s, set) => stages(s, set) },
     ladder: { name: 'Ladder', arrange: (s) => ladder(s), suits: (f) => isBetween(f, 3, 8) },
+    pyramid: { name: 'Pyramid', arrange: (s) => pyramid(s), suits: (f) => isBetween(f, 3, 8) },
     quadrants: { name: 'Four fields', arrange: (s) => quadrants(s), suits: (f) => isBetween(f, 4, 4) },
     timeLine: { name: 'Time line', arrange: (s) => timeLine(s), suits: tellsTimes },
   },
@@ -162,7 +170,8 @@ export const arrangements = {
     across: { name: 'Across', arrange: (s) => tree(s, 'across') },
     stacked: { name: 'Stacked leaves', arrange: (s) => tree(s, 'down', true), suits: hasLists },
     outline: { name: 'Indented list', arrange: (s) => outline(s) },
-    nested: { name: 'Nested boxes', arrange: (s) => nested(s), suits: isWordless },
+    nested: { name: 'Nested boxes', arrange: (s) => nested(s), suits: isPlainTree },
+    levels: { name: 'Stacked levels', arrange: (s) => levels(s), suits: (f) => isPlainTree(f) && isBetween(f, 2, 60) },
     rays: { name: 'Rays', arrange: (s, set) => rays(s, set, true) },
   },
   venn: {
