@@ -171,7 +171,7 @@ export const arrangements = {
     stacked: { name: 'Stacked leaves', arrange: (s) => tree(s, 'down', true), suits: hasLists },
     outline: { name: 'Indented list', arrange: (s) => outline(s) },
     nested: { name: 'Nested boxes', arrange: (s) => nested(s), suits: isPlainTree },
-    levels: { name: 'Stacked levels', arrange: (s) => levels(s), suits: (f) => isPlainTree(f) && isBetween(f, 2, 60) },
+    levels: { name: 'Stacked levels', arrange: (s) => levels(s), suits: (f) => isPlainTree(f) && isBetween(f, 2, 14) },
     rays: { name: 'Rays', arrange: (s, set) => rays(s, set, true) },
   },
   venn: {

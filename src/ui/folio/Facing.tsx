@@ -9,6 +9,8 @@ import { Ring } from './Ring'
 import type { Stand } from './stand'
 import type { OpenFolio } from './useFolio'
 
+const byNumber = new Intl.Collator('en', { numeric: true })
+
 type FacingProps = {
   readonly folio: OpenFolio
   readonly stands: readonly Stand[]
@@ -53,8 +55,12 @@ export function Facing({
   const page = useRef<HTMLDivElement>(null)
   const [tops, setTops] = useState<Tops>(NO_TOPS)
   const [width, setWidth] = useState(0)
+  // Figures of one passage: a figure, then its continuations by their numbers.
   const ordered = stands.toSorted(
-    (a, b) => (a.span?.start ?? Infinity) - (b.span?.start ?? Infinity) || (a.figure.id < b.figure.id ? -1 : 1),
+    (a, b) =>
+      (a.span?.start ?? Infinity) - (b.span?.start ?? Infinity) ||
+      byNumber.compare(a.figure.title, b.figure.title) ||
+      (a.figure.id < b.figure.id ? -1 : 1),
   )
   const reading = passage !== null
 
