@@ -74,7 +74,7 @@ try {
   cluster.drop(DATABASE)
   const env = { DATABASE_URL: cluster.url(DATABASE) }
   migrate(env)
-  for (const file of ['e2e/commandLine.test.ts', 'e2e/sync.test.ts', 'e2e/browser.test.ts'])
+  for (const file of ['commandLine', 'sync', 'browser', 'reading', 'shaping'].map((name) => `e2e/${name}.test.ts`))
     step(file, () => {
       const done = spawnSync(
         process.execPath,

@@ -111,6 +111,12 @@ export async function openBrowser(base: string, size = { width: 1280, height: 80
         10_000,
         async () => (await (await find('[data-sync]')).getAttribute('data-sync')) === 'saved',
       ),
+    /** The words of every node drawn below an element. */
+    nodesShown: (root: string) =>
+      driver.executeScript<string[]>(
+        `return [...document.querySelectorAll(arguments[0] + ' g[data-part]')].filter((g) => g.querySelector('text')).map((g) => [...g.querySelectorAll('text')].map((t) => t.textContent).join(' '))`,
+        root,
+      ),
     /** Pastes as the clipboard would: the editor gets the event with the data. */
     paste: (selector: string, data: Record<string, string>) =>
       driver.executeScript(

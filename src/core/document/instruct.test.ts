@@ -1,6 +1,6 @@
 import { failingSeeds, frozen, random, seededFigure } from '../testing/seededFigure'
 import { steps } from '../testing/steps'
-import { kinds, nodesInOrder, type Figure } from '../figure'
+import { kinds, nodesInOrder, placesKey, type Figure } from '../figure'
 import { apply, takeIn, understand } from '.'
 import { instructionExamples } from './instruct'
 
@@ -112,6 +112,11 @@ test('items go below, get connected, change their kind and their arrangement', (
     links: { l: { id: 'l', role: 'leads', from: 'a', to: 'b', order: 1, source: [] } },
   }
   expect(after(decision, 'set the chance of delay to 30%').links.l).toMatchObject({ probability: 0.3, text: '30%' })
+  expect(after(deck, 'make the arrows straight').dress).toEqual({ ...deck.dress, connectors: 'straight' })
+  expect(told(deck, 'make the arrows funny')).toEqual([])
+  const places = { key: placesKey(deck), fitting: { wrap: 1, gap: 1, fold: 1 }, starts: [], boxes: {} }
+  expect(after({ ...deck, places }, 'tidy it up.').places).toBeUndefined()
+  expect(told(deck, 'tidy')).toEqual([])
   const acted = after(deck, 'set the actor of "Lower the ramp" to the bosun')
   expect(nodesInOrder(acted).map((n) => n.actor ?? '')).toEqual(['', 'Bosun', '', ''])
 })

@@ -1,9 +1,11 @@
 /** Typed instructions: a small grammar over the figure, row by row. Each understanding says what it would do before it does
  *  it; where a name fits several nodes there is one understanding for each, the likeliest first. */
 import {
+  connectorForms,
   kinds,
   linksInOrder,
   nodesInOrder,
+  placesOf,
   type Figure,
   type FigureKind,
   type FigureNode,
@@ -11,6 +13,7 @@ import {
   type NodeId,
 } from '../figure'
 import { all, type Edit } from './edit'
+import { tidy } from './places'
 import { withChance } from './quantities'
 import { changePlaces, connect, insertAfter, insertBelow, insertOn, moveAfter, remove, rename } from './shape'
 
@@ -285,6 +288,20 @@ const rows: readonly Row[] = [
         says: `“${n.text}” is done by “${capital(who)}”`,
         edit: { do: 'setNode', id: n.id, set: { actor: capital(who) } },
       })),
+  },
+  {
+    pattern: pattern('tidy(?: (?:it|this|up))*'),
+    example: 'tidy',
+    does: (f) => (placesOf(f) ? [{ says: 'Lay the figure out afresh', edit: tidy(f) }] : []),
+  },
+  {
+    pattern: pattern('(?:make |draw )?(?:the |all )?(?:links|connectors|arrows|lines) (\\w+)'),
+    example: 'make the connectors curved',
+    does: (f, [wanted = '']) => {
+      const form = connectorForms.find((c) => c === wanted.toLowerCase())
+      const edit: Edit = { do: 'setFigure', set: { dress: { ...f.dress, connectors: form } } }
+      return form ? [{ says: `Draw the connectors ${form}`, edit }] : []
+    },
   },
   {
     pattern: pattern('(?:make (?:it|this)|turn (?:it|this) into|switch to|show (?:it|this) as) (?:an? )?(.+)'),
