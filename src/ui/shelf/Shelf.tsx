@@ -101,7 +101,7 @@ function FolioCard({ folio }: { folio: ShelvedFolio }) {
             />
           ) : (
             <h2 className="truncate text-[17px] font-semibold">
-              <Link href={`/folio/${folio.id}`} className="after:absolute after:inset-0">
+              <Link href={`/folio/${folio.id}`} className="inline-block min-h-6 after:absolute after:inset-0">
                 {folio.title}
               </Link>
             </h2>
