@@ -105,7 +105,7 @@ class Picture {
       const [depth, breadth] = this.down ? [old.height, old.width] : [old.width, old.height]
       const [deeper, wider] = [spot.depth - depth, spot.breadth - breadth]
       if (deeper > 0.5) {
-        this.shift(this.fromHead(spot.run, head(spot) + deeper / 2, spot), this.lackAbove(spot, deeper / 2))
+        this.shift(this.fromRowOf(spot), this.lackAbove(spot, deeper / 2))
         this.shift(this.below(spot.run, foot(spot) - deeper / 2, spot), this.lackBelow(spot, deeper / 2))
       }
       if (wider > 0.5) this.widen(spot, wider / 2)
@@ -241,10 +241,8 @@ class Picture {
     return own.filter((s) => s.along >= first - 0.01)
   }
 
-  /** The node whose head is at a line, and all from there on. */
-  private fromHead(run: number, line: number, spot: Spot): Spot[] {
-    return [...this.below(run, line, spot).filter((s) => s.along >= spot.along), spot]
-  }
+  /** A node, those level with it, and all below: a row stays a row. */
+  private fromRowOf = (spot: Spot): Spot[] => this.inRun(spot.run).filter((s) => s.along >= spot.along - 0.5)
 
   private shift(spots: readonly Spot[], by: number): void {
     for (const s of spots) s.along += by

@@ -100,8 +100,8 @@ function FolioCard({ folio }: { folio: ShelvedFolio }) {
               }}
             />
           ) : (
-            <h2 className="truncate text-[17px] font-semibold">
-              <Link href={`/folio/${folio.id}`} className="inline-block min-h-6 after:absolute after:inset-0">
+            <h2 className="text-[17px] font-semibold">
+              <Link href={`/folio/${folio.id}`} className="block min-h-6 truncate after:absolute after:inset-0">
                 {folio.title}
               </Link>
             </h2>
