@@ -43,6 +43,18 @@ test.each(figureKinds)(
   },
 )
 
+test('processes of 48 to 60 steps are sound in every arrangement and frame', () => {
+  const all = arrangementsOf('process')
+  const failing = failingSeeds(1, 33, (seed) => {
+    const { id } = all[seed % all.length] as (typeof all)[number]
+    const frame = frames[seed % frames.length] as FrameName
+    const figure = { ...seededFigure(seed, 'process', 48 + (seed % 13)), arrangement: id, frame }
+    const faults = routedFaults(routedFigure(figure, 'light', typesetter))
+    return faults.length > 0 ? `${id}, ${frame}: ${faults[0]?.code} ${faults[0]?.what}` : null
+  })
+  expect(failing).toEqual([])
+})
+
 test('a figure without nodes, and of one node, is drawn in every arrangement and frame', () => {
   for (const kind of figureKinds)
     for (const { id } of arrangementsOf(kind))

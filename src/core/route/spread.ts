@@ -61,6 +61,7 @@ function pushes(route: Bare, others: readonly Bare[], room: Room): Bare[] {
     for (const by of [...PUSHES.map((times) => times * room.apart), ...onto(route.points, i, others, room.near)]) {
       const points = pushed(route.points, i, by)
       const fits =
+        isUpright(points) &&
         staysOnSides(points, route, room) &&
         keepsForm(route.points, points, i, room.apart * STUB) &&
         isFree(points, i, route, room)
@@ -76,6 +77,10 @@ function onto(points: readonly Point[], i: number, others: readonly Bare[], near
   const runs = others.flatMap((o) => segments(o.points)).filter(([p, q]) => p[off] === q[off])
   return [...new Set(runs.map(([p]) => p[off] - a[off]))].filter((by) => by !== 0 && Math.abs(by) < near)
 }
+
+/** A stretch in line with the one beside it cannot be moved without slanting that one. */
+const isUpright = (points: readonly Point[]): boolean =>
+  segments(points).every(([p, q]) => Math.min(Math.abs(p.x - q.x), Math.abs(p.y - q.y)) < 1e-6)
 
 /** Ends that were moved are still on a straight side, clear of its corners. */
 function staysOnSides(points: readonly Point[], route: Bare, room: Room): boolean {
