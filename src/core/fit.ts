@@ -1,6 +1,7 @@
 /** Fits a figure to its frame before it is drawn: how wide words may run, how far nodes stand apart and into how many
  *  columns a flow is folded are tried, and the layout is kept whose words stay largest and which fills the frame best.
  *  A figure that already fits as it is styled is left as it is, so that the figures of a folio look alike. */
+import { logarithm } from './geometry'
 import { placesOf, type Figure, type Fitting, type Places } from './figure'
 import { arrangementRow, extentOf, layout, type Placed } from './layout'
 import { measure, type Sized, type Typesetter } from './measure'
@@ -80,6 +81,6 @@ function priceOf(placed: Placed, fitting: Fitting): number {
   // A column frame is as high as its figure: only its width can stay empty.
   const filled = Math.min(1, scale / wide) * (placed.style.frame.height ? Math.min(1, scale / high) : 1)
   const left =
-    Math.abs(Math.log(fitting.wrap)) * 0.1 + Math.abs(Math.log(fitting.gap)) * 0.15 + (fitting.fold - 1) * 0.06
-  return 3 * Math.max(0, -Math.log(scale)) + 0.3 * (1 - filled) + left
+    Math.abs(logarithm(fitting.wrap)) * 0.1 + Math.abs(logarithm(fitting.gap)) * 0.15 + (fitting.fold - 1) * 0.06
+  return 3 * Math.max(0, -logarithm(scale)) + 0.3 * (1 - filled) + left
 }

@@ -52,6 +52,10 @@ test('every way to spoil a picture is found', () => {
     block: sound.nodes[0]?.block as (typeof sound.nodes)[number]['block'],
   }
   expect(codes({ ...sound, routes: sound.routes.map((r) => ({ ...r, label })) })).toContain('label-on-node')
+  const onTheFirst = { ...label, box: { x: middle - 2, y: first.y + first.height + 2, width: 4, height: 4 } }
+  expect(
+    codes({ ...sound, routes: sound.routes.map((r, k) => ({ ...r, label: k === 1 ? onTheFirst : null })) }),
+  ).toContain('connector-through-label')
 })
 
 test('crossings are counted where lines cross, not where they meet', () => {

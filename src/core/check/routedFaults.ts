@@ -9,6 +9,7 @@ import {
   centreOf,
   crossingPoint,
   type Point,
+  distance,
 } from '../geometry'
 import type { Routed } from '../route'
 
@@ -21,6 +22,7 @@ export type Fault = {
     | 'slanted-connector'
     | 'label-on-node'
     | 'label-on-label'
+    | 'connector-through-label'
     | 'words-on-node'
   readonly what: string
 }
@@ -60,6 +62,10 @@ export function routedFaults(routed: Routed): Fault[] {
     for (const b of labels.slice(i + 1))
       if (overlaps(a.box, b.box)) faults.push({ code: 'label-on-label', what: `${a.id} and ${b.id}` })
   })
+  for (const r of routed.routes)
+    for (const { id, box } of labels)
+      if (id !== r.id && segments(r.points).some(([p, q]) => segmentEnters(p, q, box)))
+        faults.push({ code: 'connector-through-label', what: `${r.id} through that of ${id}` })
   // What a person puts on a title stands there.
   const free = routed.nodes.every((n) => n.held === null)
   for (const d of routed.decor)
@@ -94,7 +100,7 @@ function onOutline(n: Routed['nodes'][number], p: Point | undefined): boolean {
   return segments([...outline, outline[0] as Point]).some(([a, b]) => {
     const [dx, dy] = [b.x - a.x, b.y - a.y]
     const t = Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / (dx * dx + dy * dy || 1)))
-    return Math.hypot(p.x - a.x - dx * t, p.y - a.y - dy * t) < 0.5
+    return distance(p.x - a.x - dx * t, p.y - a.y - dy * t) < 0.5
   })
 }
 

@@ -1,6 +1,6 @@
 /** Connectors bent by hand. */
 import type { LinkId } from '../figure'
-import { withoutCollinear, type Point } from '../geometry'
+import { withoutCollinear, type Point, distance } from '../geometry'
 import type { Edit } from './edit'
 
 /** A connector as a person bent it, in layout px; it finds its own way again after `straighten`. */
@@ -13,7 +13,7 @@ export function bent(points: readonly Point[], stretch: number, through: Point, 
   if (!a || !b) return [...points]
   const upright = Math.abs(a.x - b.x) < Math.abs(a.y - b.y)
   const moved = (p: Point): Point => (upright ? { x: through.x, y: p.y } : { x: p.x, y: through.y })
-  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1
+  const length = distance(b.x - a.x, b.y - a.y) || 1
   const short = Math.min(stub, length / 3)
   const from = (p: Point, q: Point): Point => ({
     x: p.x + ((q.x - p.x) / length) * short,

@@ -8,6 +8,7 @@ import {
   withoutCollinear,
   type Box,
   type Point,
+  distance,
 } from '../geometry'
 import type { Typesetter } from '../measure'
 import type { Mark, Scene, SceneLine } from '../scene'
@@ -57,7 +58,7 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
     const points = withoutCollinear(m.points)
     const [from, to] = [points.at(-2), points.at(-1)]
     if (!from || !to) return []
-    const length = Math.hypot(to.x - from.x, to.y - from.y) || 1
+    const length = distance(to.x - from.x, to.y - from.y) || 1
     const [ux, uy] = [(to.x - from.x) / length, (to.y - from.y) / length]
     const neck = { x: to.x - ux * m.arrow * 0.8, y: to.y - uy * m.arrow * 0.8 }
     const base = { x: to.x - ux * m.arrow, y: to.y - uy * m.arrow }
@@ -99,7 +100,7 @@ function beside(points: readonly Point[], gap: Box | null): (readonly Point[])[]
   const corners = cornersOf(gap)
   const meets = corners
     .flatMap((c, i) => crossingPoint(a, b, c, corners[(i + 1) % 4] as Point) ?? [])
-    .toSorted((p, q) => Math.hypot(p.x - a.x, p.y - a.y) - Math.hypot(q.x - a.x, q.y - a.y))
+    .toSorted((p, q) => distance(p.x - a.x, p.y - a.y) - distance(q.x - a.x, q.y - a.y))
   const [enters, leaves] = [meets[0], meets.at(-1)]
   if (!enters || !leaves || meets.length < 2) return [points]
   return [
@@ -137,7 +138,7 @@ function roundedLine(points: readonly Point[], look: LineLook): string {
   let from = first
   for (let i = 1; i + 1 < points.length; i++) {
     const [a, p, b] = [points[i - 1] as Point, points[i] as Point, points[i + 1] as Point]
-    const [la, lb] = [Math.hypot(a.x - p.x, a.y - p.y), Math.hypot(b.x - p.x, b.y - p.y)]
+    const [la, lb] = [distance(a.x - p.x, a.y - p.y), distance(b.x - p.x, b.y - p.y)]
     const r = Math.min(corner, la / 2, lb / 2)
     const near = (q: Point, l: number): Point => ({
       x: p.x + ((q.x - p.x) / (l || 1)) * r,

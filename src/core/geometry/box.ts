@@ -4,6 +4,7 @@ export type Point = { readonly x: number; readonly y: number }
 export type Size = { readonly width: number; readonly height: number }
 export type Box = Point & Size
 export type Side = 'top' | 'right' | 'bottom' | 'left'
+export const sides: readonly Side[] = ['top', 'right', 'bottom', 'left']
 
 /** Two lengths closer than this are the same length. */
 export const EPSILON = 0.01

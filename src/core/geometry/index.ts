@@ -8,11 +8,13 @@ export {
   inflate,
   overlaps,
   right,
+  sides,
   union,
   type Box,
   type Point,
   type Side,
   type Size,
 } from './box'
+export { arcCosine, cosine, distance, logarithm, sine } from './exact'
 export { crossingPoint, leaves, segmentEnters, segments, withoutCollinear } from './segment'
 export { portOf, shapes, type ShapeName } from './shape'

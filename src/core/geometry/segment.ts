@@ -1,3 +1,4 @@
+import { distance } from './exact'
 import { EPSILON, bottom, right, type Box, type Point } from './box'
 
 /** True when the segment a–b runs through the interior of the box (touching its border does not count). The clipping of
@@ -26,7 +27,7 @@ export function crossingPoint(a: Point, b: Point, c: Point, d: Point): Point | n
     { x: d.x - c.x, y: d.y - c.y },
   ]
   const across = u.x * v.y - u.y * v.x
-  const [lu, lv] = [Math.hypot(u.x, u.y), Math.hypot(v.x, v.y)]
+  const [lu, lv] = [distance(u.x, u.y), distance(v.x, v.y)]
   if (Math.abs(across) <= 1e-9 * lu * lv) return null
   const s = ((c.x - a.x) * v.y - (c.y - a.y) * v.x) / across
   const t = ((c.x - a.x) * u.y - (c.y - a.y) * u.x) / across
@@ -40,7 +41,7 @@ export const segments = (points: readonly Point[]): (readonly [Point, Point])[] 
 
 /** On the straight line from a to b, less than `EPSILON` beside it. */
 function isBetween(p: Point, a: Point, b: Point): boolean {
-  const length = Math.hypot(b.x - a.x, b.y - a.y)
+  const length = distance(b.x - a.x, b.y - a.y)
   return length > 0 && Math.abs((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / length < EPSILON
 }
 

@@ -1,4 +1,5 @@
-import { centreOf, cornersOf, bottom, right, type Box, type Point, type Side, type Size } from './box'
+import { cosine, sine } from './exact'
+import { centreOf, cornersOf, bottom, right, sides, type Box, type Point, type Side, type Size } from './box'
 
 /** The outlines a node can have. Text rooms are those of the presets of the same name in ISO/IEC 29500-1, so that a
  *  shape sized here also fits its words in a slide. */
@@ -40,11 +41,10 @@ function roundedOutline(b: Box, radius: number): Point[] {
   return inner.flatMap((c, i) =>
     Array.from({ length: PIECES + 1 }, (_, k) => {
       const angle = ((i - 2 + k / PIECES) * Math.PI) / 2
-      return { x: c.x + r * Math.cos(angle), y: c.y + r * Math.sin(angle) }
+      return { x: c.x + r * cosine(angle), y: c.y + r * sine(angle) }
     }),
   )
 }
-const sides: readonly Side[] = ['top', 'right', 'bottom', 'left']
 /** Path numbers carry two decimals: a hundredth of a px is below what any output can show. */
 const n = (v: number): number => Math.round(v * 100) / 100
 

@@ -2,7 +2,7 @@
  *  others (see `toScale`); the size is searched. A list stands
  *  inside its region where it fits, exactly: its corners lie in all ellipses of the region and no other ellipse touches
  *  it. What does not fit stands outside, tied to its region by a line. */
-import { cornersOf, type Box, type Point, type Size } from '../geometry'
+import { cornersOf, type Box, type Point, type Size, cosine, distance, sine } from '../geometry'
 
 export type Ellipse = {
   readonly centre: Point
@@ -22,7 +22,7 @@ export const CONSTRUCTIONS: Readonly<Record<4 | 5, readonly Ellipse[]>> = {
   5: [0, 72, 144, 216, 288].map((turn) => {
     const angle = ((turn - 90) * Math.PI) / 180
     return {
-      centre: { x: 0.5 + 0.088 * Math.cos(angle), y: 0.5 + 0.088 * Math.sin(angle) },
+      centre: { x: 0.5 + 0.088 * cosine(angle), y: 0.5 + 0.088 * sine(angle) },
       radius: { x: 0.4, y: 0.24 },
       tilt: turn - 90 + 20,
     }
@@ -42,14 +42,14 @@ function seenFrom({ centre, radius, tilt }: Ellipse, p: Point): Point {
   const angle = (-tilt * Math.PI) / 180
   const [dx, dy] = [p.x - centre.x, p.y - centre.y]
   return {
-    x: (dx * Math.cos(angle) - dy * Math.sin(angle)) / radius.x,
-    y: (dx * Math.sin(angle) + dy * Math.cos(angle)) / radius.y,
+    x: (dx * cosine(angle) - dy * sine(angle)) / radius.x,
+    y: (dx * sine(angle) + dy * cosine(angle)) / radius.y,
   }
 }
 
 /** The whole box lies in the ellipse: an ellipse is convex, so its corners decide. */
 export const isInside = (e: Ellipse, b: Box): boolean =>
-  cornersOf(b).every((c) => Math.hypot(seenFrom(e, c).x, seenFrom(e, c).y) <= 1)
+  cornersOf(b).every((c) => distance(seenFrom(e, c).x, seenFrom(e, c).y) <= 1)
 
 /** No point of the box lies in the ellipse: seen from it the box is a parallelogram that keeps off the unit circle. */
 export function isOutside(e: Ellipse, b: Box): boolean {
@@ -65,7 +65,7 @@ export function isOutside(e: Ellipse, b: Box): boolean {
 function distanceToOrigin(p: Point, q: Point): number {
   const [dx, dy] = [q.x - p.x, q.y - p.y]
   const t = Math.min(1, Math.max(0, -(p.x * dx + p.y * dy) / (dx * dx + dy * dy || 1)))
-  return Math.hypot(p.x + dx * t, p.y + dy * t)
+  return distance(p.x + dx * t, p.y + dy * t)
 }
 
 /** Steps of the search over the whole, each way. */
@@ -80,7 +80,7 @@ function regionPoints(ellipses: readonly Ellipse[]): ReadonlyMap<string, readonl
   for (let i = 0; i <= GRID; i++)
     for (let k = 0; k <= GRID; k++) {
       const p = { x: (i / GRID) * 1.05, y: (k / GRID) * 1.05 }
-      const sets = ellipses.flatMap((e, s) => (Math.hypot(seenFrom(e, p).x, seenFrom(e, p).y) <= 1 ? [s] : []))
+      const sets = ellipses.flatMap((e, s) => (distance(seenFrom(e, p).x, seenFrom(e, p).y) <= 1 ? [s] : []))
       out.set(sets.join(), [...(out.get(sets.join()) ?? []), p])
     }
   pointsOf.set(ellipses, out)

@@ -1,4 +1,4 @@
-import type { Size } from '../geometry'
+import { logarithm, type Size } from '../geometry'
 import type { Sized } from '../measure'
 
 /** A figure of free size reads best when it is somewhat wider than high. */
@@ -16,7 +16,7 @@ export const frameAspect = (sized: Sized): number => {
 export function closestTo<T>(aspect: number, tries: readonly T[], sizeOf: (t: T) => Size): T {
   const off = (t: T) => {
     const { width, height } = sizeOf(t)
-    return Math.abs(Math.log(Math.max(1, width) / Math.max(1, height)) - Math.log(aspect))
+    return Math.abs(logarithm(Math.max(1, width) / Math.max(1, height)) - logarithm(aspect))
   }
   let best: { readonly way: T; readonly off: number } | null = null
   for (const way of tries) {

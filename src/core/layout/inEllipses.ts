@@ -1,6 +1,17 @@
 /** Sets drawn by a construction of ellipses: lists stand in their regions where they fit, others beside the whole, at the end
  *  of a line; titles stand outside. */
-import { boxAround, centreOf, overlaps, union, type Box, type Point, type Size } from '../geometry'
+import {
+  boxAround,
+  centreOf,
+  overlaps,
+  union,
+  type Box,
+  type Point,
+  type Size,
+  cosine,
+  distance,
+  sine,
+} from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { ellipsesOf, isOutside, placeFor, type Ellipse } from './ellipses'
 import { decorBox, type Arranged, type Decor } from './placed'
@@ -88,7 +99,7 @@ function titleAround(
   const turns = Array.from({ length: 24 }, (_, i) => (i % 2 ? -1 : 1) * Math.ceil(i / 2) * 15)
   for (const turn of turns) {
     const angle = ((turn + straight) * Math.PI) / 180
-    const [x, y] = [Math.cos(angle), Math.sin(angle)]
+    const [x, y] = [cosine(angle), sine(angle)]
     const reach = own.radius.x + margin + (Math.abs(x) * title.width + Math.abs(y) * title.height) / 2
     const at = { x: own.centre.x + x * reach, y: own.centre.y + y * reach }
     const box = boxAround(at, title)
@@ -116,16 +127,16 @@ function offOthers(box: Box, others: readonly Box[], middle: Point): Box {
 }
 
 const isWithin = (inner: Ellipse, outer: Ellipse): boolean =>
-  Math.hypot(inner.centre.x - outer.centre.x, inner.centre.y - outer.centre.y) + inner.radius.x <= outer.radius.x
+  distance(inner.centre.x - outer.centre.x, inner.centre.y - outer.centre.y) + inner.radius.x <= outer.radius.x
 
 /** The end of an ellipse's long axis that lies farther from a point. */
 function tipOf({ centre, radius, tilt }: Ellipse, from: Point): Point {
   const angle = (tilt * Math.PI) / 180
-  const [dx, dy] = [Math.cos(angle) * radius.x, Math.sin(angle) * radius.x]
+  const [dx, dy] = [cosine(angle) * radius.x, sine(angle) * radius.x]
   const tips = [
     { x: centre.x + dx, y: centre.y + dy },
     { x: centre.x - dx, y: centre.y - dy },
   ] as const
-  const far = (p: Point) => Math.hypot(p.x - from.x, p.y - from.y)
+  const far = (p: Point) => distance(p.x - from.x, p.y - from.y)
   return far(tips[0]) > far(tips[1]) ? tips[0] : tips[1]
 }

@@ -1,6 +1,6 @@
 /** Puts held nodes where the person placed them and moves what they cover out of the way, along the shorter axis,
  *  nearest first. Out: no free node overlaps another node; held nodes stand where they were put. */
-import { boxAround, centreOf, inflate, overlaps, right, bottom, type Box } from '../geometry'
+import { boxAround, centreOf, inflate, overlaps, right, bottom, type Box, distance } from '../geometry'
 import type { SizedNode } from '../measure'
 
 const ROUNDS = 60
@@ -13,7 +13,7 @@ export function makeRoom(nodes: readonly SizedNode[], boxes: ReadonlyMap<string,
   const settled = [...held.values()]
   const anchor = centreOf(settled[0] as Box)
   const far = (id: string) =>
-    Math.hypot(centreOf(out.get(id) as Box).x - anchor.x, centreOf(out.get(id) as Box).y - anchor.y)
+    distance(centreOf(out.get(id) as Box).x - anchor.x, centreOf(out.get(id) as Box).y - anchor.y)
   for (const id of free.toSorted((a, b) => far(a) - far(b) || (a < b ? -1 : 1))) {
     const box = clearOf(out.get(id) as Box, settled, gap)
     out.set(id, box)

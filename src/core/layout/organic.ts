@@ -1,7 +1,7 @@
 /** Arrangement `organic` of concept maps: near on the page what is near by links. Stress majorization after Gansner, Koren,
  *  North 2004, "Graph Drawing by Stress Majorization", from a circle in the order of the text, so that the same map always
  *  gives the same picture; then nodes are pushed apart until none covers another. */
-import { boxAround, overlaps, inflate, type Box, type Point } from '../geometry'
+import { boxAround, overlaps, inflate, type Box, type Point, cosine, distance, sine } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { frameAspect } from './frameAspect'
 import { layered } from './layered/layered'
@@ -65,8 +65,8 @@ const circle = (count: number, radius: number): Point[] =>
   Array.from({ length: count }, (_, i) => {
     const angle = (2 * Math.PI * i) / count
     // Slightly different radii: no three on a line, so that no force is without direction.
-    const r = radius * (1 + 0.1 * Math.sin(i * 7.3))
-    return { x: Math.cos(angle) * r, y: Math.sin(angle) * r }
+    const r = radius * (1 + 0.1 * sine(i * 7.3))
+    return { x: cosine(angle) * r, y: sine(angle) * r }
   })
 
 /** One round: every node to where the others want it, far ones counting less by the square of their distance. */
@@ -79,7 +79,7 @@ function majorized(places: readonly Point[], wanted: readonly (readonly number[]
       if (k === i) return
       const d = wanted[i]?.[k] ?? 1
       const w = 1 / (d * d)
-      const length = Math.hypot(p.x - q.x, p.y - q.y) || 1e-6
+      const length = distance(p.x - q.x, p.y - q.y) || 1e-6
       x += w * (q.x + (d * (p.x - q.x)) / length)
       y += w * (q.y + (d * (p.y - q.y)) / length)
       weight += w

@@ -1,4 +1,4 @@
-import { boxAround, union, type Box, type Point } from '../geometry'
+import { boxAround, union, type Box, type Point, cosine, distance, sine } from '../geometry'
 import type { NodeId } from '../figure'
 import type { Sized, SizedLink, SizedNode, TextBlock } from '../measure'
 
@@ -63,8 +63,8 @@ export function decorBox(d: Decor): Box {
   if (d.kind === 'badge') return boxAround(d.centre, { width: d.radius * 2, height: d.radius * 2 })
   const angle = d.kind === 'set' ? (d.tilt * Math.PI) / 180 : 0
   return boxAround(d.centre, {
-    width: 2 * Math.hypot(d.radius.x * Math.cos(angle), d.radius.y * Math.sin(angle)),
-    height: 2 * Math.hypot(d.radius.x * Math.sin(angle), d.radius.y * Math.cos(angle)),
+    width: 2 * distance(d.radius.x * cosine(angle), d.radius.y * sine(angle)),
+    height: 2 * distance(d.radius.x * sine(angle), d.radius.y * cosine(angle)),
   })
 }
 

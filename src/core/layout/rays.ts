@@ -1,7 +1,7 @@
 /** Arrangement `rays`: what a figure turns on in the middle, what hangs on it around it, ring by ring. Each branch has a
  *  sector as wide as its share of the ends; rings are ellipses of the frame's proportions, as close as nodes allow.
  *  Radial drawing of trees as in Di Battista, Eades, Tamassia, Tollis 1999, "Graph Drawing", section 3.1.3. */
-import { boxAround, inflate, overlaps, type Box } from '../geometry'
+import { boxAround, inflate, overlaps, type Box, cosine, sine } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { forest, forestAround, type Forest } from './forest'
 import { frameAspect } from './frameAspect'
@@ -30,7 +30,7 @@ export function rays(sized: Sized, set: SetWords, directed: boolean): Arranged {
   for (;;) {
     const boxes = seats.map(({ node, ring, angle }): readonly [string, Box] => [
       node.id,
-      boxAround({ x: Math.cos(angle) * ring * step * stretch, y: Math.sin(angle) * ring * step }, node),
+      boxAround({ x: cosine(angle) * ring * step * stretch, y: sine(angle) * ring * step }, node),
     ])
     if (seats.length < 2 || isClear(boxes, core, gap)) {
       const decor: Decor[] = title ? [{ kind: 'words', centre: { x: 0, y: 0 }, block: title }] : []

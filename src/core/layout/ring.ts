@@ -1,7 +1,7 @@
 /** Arrangement `ring` of points and of processes that end where they began: nodes at equal angles on an ellipse around
  *  the title, starting at the top, clockwise.
  *  The ellipse is as small as it can be with no two nodes, and no node and the title, closer than the gap. */
-import { boxAround, inflate, overlaps, type Box } from '../geometry'
+import { boxAround, inflate, overlaps, type Box, cosine, sine } from '../geometry'
 import type { Sized } from '../measure'
 import { frameAspect } from './frameAspect'
 import type { Arranged, SetWords } from './placed'
@@ -19,7 +19,7 @@ export function ring(sized: Sized, set: SetWords): Arranged {
   for (;;) {
     const boxes = sized.nodes.map((n, i): readonly [string, Box] => {
       const angle = (2 * Math.PI * i) / sized.nodes.length - Math.PI / 2
-      return [n.id, boxAround({ x: Math.cos(angle) * radius * stretch, y: Math.sin(angle) * radius }, n)]
+      return [n.id, boxAround({ x: cosine(angle) * radius * stretch, y: sine(angle) * radius }, n)]
     })
     const clear = boxes.every(
       ([, b], i) =>

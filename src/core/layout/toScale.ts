@@ -1,6 +1,7 @@
 /** Two or three circles whose regions are as large as what lies in them: radii from the sets, distances from what each two
  *  share. For two sets that is exact; for three the region common to all follows from the rest, so the areas are worked
  *  out and the drawing is given only where each is right to within a hundredth of the whole. */
+import { arcCosine } from '../geometry'
 import type { Sized } from '../measure'
 import type { Ellipse } from './ellipses'
 import { inEllipses } from './inEllipses'
@@ -52,22 +53,24 @@ export function circlesToScale(count: number, weights: readonly Weight[]): Ellip
   return isToScale(circles, weights) ? normalised(circles) : null
 }
 
+const square = (x: number): number => x * x
+
 type Spot = { readonly x: number; readonly y: number }
 type Circle = Spot & { readonly r: number }
 
 /** The area two circles have in common. */
 export function lens(r: number, s: number, d: number): number {
   if (d >= r + s) return 0
-  if (d <= Math.abs(r - s)) return Math.PI * Math.min(r, s) ** 2
+  if (d <= Math.abs(r - s)) return Math.PI * square(Math.min(r, s))
   const [a, b] = [(d * d + r * r - s * s) / (2 * d * r), (d * d + s * s - r * r) / (2 * d * s)]
   const kite = Math.sqrt((-d + r + s) * (d + r - s) * (d - r + s) * (d + r + s)) / 2
-  return r * r * Math.acos(a) + s * s * Math.acos(b) - kite
+  return r * r * arcCosine(a) + s * s * arcCosine(b) - kite
 }
 
 /** How far apart two circles stand that share so much: by bisection, the lens shrinks as they part. */
 function distanceFor(r: number, s: number, shared: number): number {
   if (shared <= 0) return r + s + APART * Math.min(r, s)
-  const inner = Math.PI * Math.min(r, s) ** 2
+  const inner = Math.PI * square(Math.min(r, s))
   if (shared >= inner * (1 - 1e-9)) return Math.max(0, Math.abs(r - s) - APART * Math.min(r, s))
   let [low, high] = [Math.abs(r - s), r + s]
   for (let i = 0; i < 60; i++) {
@@ -82,12 +85,12 @@ function distanceFor(r: number, s: number, shared: number): number {
 function triangle(ab: number, ac: number, bc: number): Spot[] | null {
   if (ab <= 0) return ac === bc ? [0, 0, ac].map((x) => ({ x, y: 0 })) : null
   const x = (ab * ab + ac * ac - bc * bc) / (2 * ab)
-  const square = ac * ac - x * x
-  if (square < -1e-9 * ab * ab) return null
+  const rest = ac * ac - x * x
+  if (rest < -1e-9 * ab * ab) return null
   return [
     { x: 0, y: 0 },
     { x: ab, y: 0 },
-    { x, y: Math.sqrt(Math.max(0, square)) },
+    { x, y: Math.sqrt(Math.max(0, rest)) },
   ]
 }
 
@@ -101,7 +104,7 @@ function areasOf(circles: readonly Circle[]): Map<string, number> {
   for (let i = 0; i < SLICES; i++) {
     const y = top + (i + 0.5) * step
     const spans = circles.map((c) => {
-      const half = Math.sqrt(Math.max(0, c.r * c.r - (y - c.y) ** 2))
+      const half = Math.sqrt(Math.max(0, c.r * c.r - square(y - c.y)))
       return [c.x - half, c.x + half] as const
     })
     const cuts = spans.flat().toSorted((a, b) => a - b)

@@ -1,7 +1,7 @@
 /** Arrangement `circles` of two or three sets: equal circles, the smallest in which every region that has members holds
  *  their list. A list is inside a region when its corners lie in the circles of that region and its nearest point to every
  *  other circle's centre is farther than the radius: exact, no sampling. Four and five sets stand in ellipses. */
-import type { Box, Point } from '../geometry'
+import { cosine, distance, sine, type Box, type Point } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { CONSTRUCTIONS } from './ellipses'
 import { inEllipses } from './inEllipses'
@@ -17,7 +17,7 @@ export function circles(sized: Sized): Arranged {
   if (sets.length === 4 || sets.length === 5) return inEllipses(sized, sets, found, CONSTRUCTIONS[sets.length])
   if (sets.length < 2 || sets.length > 5) return panels(sized)
   const size = sized.style.body.size
-  const least = Math.max(size * 6, ...found.map((r) => Math.hypot(r.width, r.height) / 2))
+  const least = Math.max(size * 6, ...found.map((r) => distance(r.width, r.height) / 2))
   for (let radius = least; ; radius *= GROWTH)
     for (const spread of SPREADS[sets.length as 2 | 3]) {
       const centres = centresOf(sets.length, radius * spread)
@@ -37,8 +37,8 @@ const centresOf = (count: number, distance: number): Point[] =>
         { x: distance, y: 0 },
       ]
     : [-150, -30, 90].map((a) => ({
-        x: Math.cos((a * Math.PI) / 180) * distance,
-        y: Math.sin((a * Math.PI) / 180) * distance,
+        x: cosine((a * Math.PI) / 180) * distance,
+        y: sine((a * Math.PI) / 180) * distance,
       }))
 
 /** Where the middle of a region's list can stand: the place nearest to where the region is roomiest; null when none. */
@@ -48,8 +48,8 @@ function placeIn(r: Region, centres: readonly Point[], radius: number, margin: n
     return centres.every((o, i) => {
       const [dx, dy] = [Math.abs(c.x - o.x), Math.abs(c.y - o.y)]
       return r.sets.includes(i)
-        ? Math.hypot(dx + w, dy + h) <= radius - margin
-        : Math.hypot(Math.max(0, dx - w), Math.max(0, dy - h)) >= radius + margin
+        ? distance(dx + w, dy + h) <= radius - margin
+        : distance(Math.max(0, dx - w), Math.max(0, dy - h)) >= radius + margin
     })
   }
   const inside = centres.filter((_, i) => r.sets.includes(i))
@@ -62,7 +62,7 @@ function placeIn(r: Region, centres: readonly Point[], radius: number, margin: n
   })
   const [from, away] = [mean(inside), mean(outside)]
   const [dx, dy] = outside.length === 0 ? [0, 0] : [from.x - away.x, from.y - away.y]
-  const length = Math.hypot(dx, dy) || 1
+  const length = distance(dx, dy) || 1
   const steps = 48
   const good: Point[] = []
   for (let i = 0; i <= steps; i++)
@@ -98,7 +98,7 @@ function arranged(
     const below = c.y > radius * 0.2
     // Titles of neighbours lean outwards, so that they never meet.
     const x = sets.length === 2 || !below ? c.x + Math.sign(c.x) * radius * 0.25 : c.x
-    const lean = Math.sqrt(Math.max(0, radius * radius - (x - c.x) ** 2))
+    const lean = Math.sqrt(Math.max(0, radius * radius - (x - c.x) * (x - c.x)))
     const y = below ? c.y + lean + gap + s.height / 2 : c.y - lean - gap - s.height / 2
     boxes.set(s.id, { x: x - s.width / 2, y: y - s.height / 2, width: s.width, height: s.height })
   })

@@ -1,6 +1,8 @@
 /** A connector as a person bent it, with its ends put where its nodes are now. Null where that way is closed: the connector
  *  then finds its own until it is open again. */
 import { bottom, centreOf, right, segmentEnters, segments, withoutCollinear, type Box, type Point } from '../geometry'
+import type { NodeId } from '../figure'
+import type { Placed, PlacedNode } from '../layout'
 
 type Axis = 'x' | 'y'
 /** A node's box, and whether a connector may meet its sides anywhere: they are straight. */
@@ -33,4 +35,18 @@ function anchored(points: readonly Point[], { box, slides }: End): Point[] | nul
   const first = along === 'x' ? { x: start, y: at } : { x: at, y: start }
   const second = along === 'x' ? { x: q.x, y: at } : { x: at, y: q.y }
   return [first, second, ...points.slice(2)]
+}
+
+export const hasStraightSides = (n: PlacedNode | undefined): boolean => n?.shape === 'roundRect' || n?.shape === 'rect'
+
+/** The way a person bent a connector, while it is open. */
+export function heldRoute(
+  link: Placed['links'][number],
+  node: ReadonlyMap<NodeId, PlacedNode>,
+  boxes: readonly Box[],
+): Point[] | null {
+  const [a, b] = [node.get(link.from), node.get(link.to)]
+  if (!link.heldRoute || !a || !b || a === b) return null
+  const end = (n: PlacedNode) => ({ box: n.box, slides: hasStraightSides(n) })
+  return heldPath(link.heldRoute, end(a), end(b), boxes)
 }

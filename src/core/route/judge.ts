@@ -62,3 +62,15 @@ export function sharedRun(a: Bare, b: Bare, near: number): number {
       }
   return sum
 }
+
+/** Whether a level and upright line comes into a box. */
+export const entersBox = (points: readonly Point[], b: Box): boolean =>
+  points.slice(1).some((p, i) => {
+    const a = points[i] as Point
+    return (
+      Math.min(a.x, p.x) < b.x + b.width &&
+      Math.max(a.x, p.x) > b.x &&
+      Math.min(a.y, p.y) < b.y + b.height &&
+      Math.max(a.y, p.y) > b.y
+    )
+  })

@@ -1,6 +1,16 @@
 /** Places the words of connectors beside their lines: near the start, where a branch says which it is; off every node,
  *  every other label and, where there is room, every line. */
-import { boxAround, inflate, overlaps, segmentEnters, segments, union, type Box, type Point } from '../geometry'
+import {
+  boxAround,
+  inflate,
+  overlaps,
+  segmentEnters,
+  segments,
+  union,
+  type Box,
+  type Point,
+  distance,
+} from '../geometry'
 import type { Placed } from '../layout'
 import type { TextBlock } from '../measure'
 import type { Route } from './route'
@@ -41,8 +51,8 @@ export function placeLabels(
   // Words that found no room when they came may find some now that all stand somewhere, or a little farther off.
   for (const { r, block } of worded) {
     const own = boxOf.get(r.id) as Box
-    if (boxes.some((b) => overlaps(b, own)) || [...boxOf].some(([id, b]) => id !== r.id && overlaps(b, own)))
-      place(r, block, true)
+    const covered = boxes.some((b) => overlaps(b, own)) || [...boxOf].some(([id, b]) => id !== r.id && overlaps(b, own))
+    if (covered || lines.some(({ of, a, b }) => of !== r.id && segmentEnters(a, b, own))) place(r, block, true)
   }
   return routes.map((r) => {
     const [block, box] = [blocks.get(r.id), boxOf.get(r.id)]
@@ -63,7 +73,7 @@ function onLine(points: readonly Point[], block: TextBlock): Candidate[] {
     })),
   )
 }
-const lengthOf = ([a, b]: readonly [Point, Point]): number => Math.hypot(b.x - a.x, b.y - a.y)
+const lengthOf = ([a, b]: readonly [Point, Point]): number => distance(b.x - a.x, b.y - a.y)
 type Line = { readonly of: string; readonly a: Point; readonly b: Point }
 type Around = {
   readonly boxes: readonly Box[]
@@ -82,7 +92,8 @@ function cheapest(id: string, options: readonly Candidate[], { boxes, lines, tak
   const price = ({ box, at }: Candidate) =>
     (nodes.some((b) => overlaps(b, box)) ? 20_000 : 0) +
     (labels.some((b) => overlaps(b, box)) ? 10_000 : 0) +
-    near.filter(({ of, a, b }) => !(of === id && at < 0) && segmentEnters(a, b, box)).length * 60 +
+    near.filter(({ of, a, b }) => of === id && at >= 0 && segmentEnters(a, b, box)).length * 60 +
+    near.filter(({ of, a, b }) => of !== id && segmentEnters(a, b, box)).length * 3_000 +
     near.filter(({ of, a, b }) => of !== id && segmentEnters(a, b, inflate(box, gap * 4))).length * 25 +
     at
   return options.map((o) => ({ box: o.box, cost: price(o) })).reduce((b, o) => (o.cost < b.cost ? o : b)).box
@@ -93,7 +104,7 @@ function candidates(points: readonly Point[], block: TextBlock, gap: number): Ca
   const out: Candidate[] = []
   let before = 0
   for (const [a, b] of segments(points)) {
-    const length = Math.hypot(b.x - a.x, b.y - a.y)
+    const length = distance(b.x - a.x, b.y - a.y)
     const [ux, uy] = length > 0 ? [(b.x - a.x) / length, (b.y - a.y) / length] : [1, 0]
     const along = Math.abs(ux) > 0.5 ? block.width / 2 : block.height / 2
     const aside = (Math.abs(ux) > 0.5 ? block.height / 2 : block.width / 2) + gap

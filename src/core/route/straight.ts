@@ -14,6 +14,7 @@ import {
   union,
   type Box,
   type Point,
+  distance,
 } from '../geometry'
 
 /** From the outline of `a` to that of `b`; the straight line, crossing what is in the way, where no way leads around. */
@@ -68,7 +69,7 @@ function wayAround(from: Point, to: Point, a: Box, b: Box, others: readonly Box[
     const p = places[next] as Point
     places.forEach((q, i) => {
       // A corner more is worth a little detour.
-      const total = (cost[next] as number) + Math.hypot(q.x - p.x, q.y - p.y) + clearance
+      const total = (cost[next] as number) + distance(q.x - p.x, q.y - p.y) + clearance
       if (!settled.has(i) && total < (cost[i] as number) && open(next, i)) {
         cost[i] = total
         before[i] = next

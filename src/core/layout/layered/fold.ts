@@ -17,8 +17,11 @@ export function runsOf(
   const passing = passingAfter(layers, links)
   const before = lengths.reduce<number[]>((sums, l) => [...sums, (sums.at(-1) ?? 0) + l], [0])
   const mean = (before.at(-1) as number) / fold
-  const uneven = (from: number, to: number) => (((before[to] as number) - (before[from] as number)) / mean - 1) ** 2
-  const cut = (at: number) => CUT ** 2 * Math.max(0, (passing[at - 1] as number) - 1)
+  const uneven = (from: number, to: number) => {
+    const off = ((before[to] as number) - (before[from] as number)) / mean - 1
+    return off * off
+  }
+  const cut = (at: number) => CUT * CUT * Math.max(0, (passing[at - 1] as number) - 1)
   // best[end]: the cheapest way to have so many runs end before layer `end`.
   let best: { readonly cost: number; readonly cuts: readonly number[] }[] = lengths.map((_, i) => ({
     cost: uneven(0, i + 1),

@@ -1,0 +1,61 @@
+/** Connectors that run through the words of another are led anew, around all words as around nodes; kept where that is
+ *  better. Words are placed after lines, so that most stand free; what is left here is where lines are dense. */
+import { inflate, overlaps, segmentEnters, segments } from '../geometry'
+import type { LinkId } from '../figure'
+import type { Placed } from '../layout'
+import { crossings } from './judge'
+import type { Route } from './route'
+
+const ROUNDS = 4
+
+/** `again` leads connectors anew beside those kept, and places their words. */
+export function offWords(
+  routes: Route[],
+  placed: Placed,
+  again: (kept: readonly Route[], open: readonly LinkId[]) => Route[],
+): Route[] {
+  let best = routes
+  let price = priceOf(best, placed)
+  for (let round = 0; round < ROUNDS; round++) {
+    const tries = culprits(best).flatMap(({ line, words }) => [[line], [words], [line, words]])
+    const better = tries
+      .map((open) => {
+        const next = again(
+          best.filter((r) => !open.includes(r.id)),
+          open,
+        )
+        return { next, price: priceOf(next, placed) }
+      })
+      .find((t) => t.price < price)
+    if (!better) return best
+    best = better.next
+    price = better.price
+  }
+  return best
+}
+
+/** A line through somebody else's words, and whose those are. */
+function culprits(routes: readonly Route[]): { readonly line: LinkId; readonly words: LinkId }[] {
+  const boxes = routes.flatMap((r) => (r.label ? [{ id: r.id, box: r.label.box }] : []))
+  return routes.flatMap((r) =>
+    boxes.flatMap(({ id, box }) =>
+      id !== r.id && segments(r.points).some(([a, b]) => segmentEnters(a, b, box)) ? [{ line: r.id, words: id }] : [],
+    ),
+  )
+}
+
+/** In crossings. */
+function priceOf(routes: readonly Route[], placed: Placed): number {
+  const labels = routes.flatMap((r) => (r.label ? [r.label.box] : []))
+  const boxes = placed.nodes.map((n) => ({ id: n.id, box: n.box }))
+  const onNodes = labels.filter((l) => boxes.some((n) => overlaps(l, n.box))).length
+  const onLabels = labels.filter((l, i) => labels.some((o, k) => k > i && overlaps(l, o))).length
+  const through = routes.filter((r) =>
+    boxes.some(
+      ({ id, box }) =>
+        id !== r.from && id !== r.to && segments(r.points).some(([a, b]) => segmentEnters(a, b, inflate(box, -0.01))),
+    ),
+  ).length
+  const crossing = routes.reduce((s, r, i) => s + routes.slice(i + 1).reduce((t, o) => t + crossings(r, o), 0), 0)
+  return (onNodes + onLabels + through) * 100 + culprits(routes).length * 3 + crossing
+}
