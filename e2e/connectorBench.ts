@@ -3,15 +3,7 @@
 import { createRequire } from 'node:module'
 import path from 'node:path'
 import { AvoidLib, type Avoid } from 'libavoid-js'
-import {
-  overlaps,
-  inflate,
-  crossingPoint,
-  segments,
-  withoutCollinear,
-  type Box,
-  type Point,
-} from '../src/core/geometry'
+import { overlaps, inflate, crossingsBetween, withoutCollinear, type Box, type Point } from '../src/core/geometry'
 import { withNodeAt, type Placed } from '../src/core/layout'
 import type { Typesetter } from '../src/core/measure'
 import { routedFigure } from '../src/core/pipeline'
@@ -80,9 +72,7 @@ function judged(paths: Paths) {
   let crossings = 0
   const clean = paths.map((p) => withoutCollinear([...p]))
   clean.forEach((one, i) => {
-    for (const other of clean.slice(i + 1))
-      for (const [a, b] of segments(one))
-        for (const [c, d] of segments(other)) if (crossingPoint(a, b, c, d)) crossings++
+    for (const other of clean.slice(i + 1)) crossings += crossingsBetween(one, other)
   })
   return { crossings, bends: clean.reduce((s, p) => s + Math.max(0, p.length - 2), 0) }
 }

@@ -3,7 +3,7 @@
 import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js'
 import { bendsOf, crossingsOf } from '../src/core/check'
 import { figureKinds, type Figure, type FigureKind } from '../src/core/figure'
-import { crossingPoint, segments, union, type Point } from '../src/core/geometry'
+import { crossingsBetween, segments, union, type Point } from '../src/core/geometry'
 import { arrangementsFor, layout } from '../src/core/layout'
 import { measure, type Typesetter } from '../src/core/measure'
 import { routedFigure, sceneOf } from '../src/core/pipeline'
@@ -65,8 +65,7 @@ async function libraryCrossings(routed: Routed): Promise<number> {
   )
   let count = 0
   routes.forEach((one, i) => {
-    for (const other of routes.slice(i + 1))
-      for (const [a, b] of segments(one)) for (const [c, d] of segments(other)) if (crossingPoint(a, b, c, d)) count++
+    for (const other of routes.slice(i + 1)) count += crossingsBetween(one, other)
   })
   return count
 }

@@ -153,4 +153,57 @@ Cons: old hull, two weeks in dock`,
 - Be kind: a smile costs nothing
 - Be honest: never promise a time you do not know`,
   },
+  {
+    title: 'Repairs for the winter',
+    kind: 'decision',
+    arrangement: 'field',
+    frame: 'slide-16x9',
+    text: `| Criterion | New radar | Ramp hinge | Saloon heating | Paint the hull | Second anchor |
+| --- | --- | --- | --- | --- | --- |
+| Effort | low | high | medium | low | high |
+| Gain | high | high | low | low | medium |`,
+  },
+  {
+    title: 'Making ready',
+    kind: 'process',
+    arrangement: 'down',
+    frame: 'slide-16x9',
+    text: `The mate reads the tide table. Then, at the same time, the deckhands lower the ramp, the purser opens the gates and the engineer starts the pumps. When all are done, load the lorries. Close the bow door.`,
+  },
+  {
+    title: 'The shore office',
+    kind: 'hierarchy',
+    arrangement: 'down',
+    text: `- Harbour manager
+  - Assistant to the manager
+  - Safety adviser
+  - Ticket office
+    - Two clerks
+  - Berth crew
+    - Foreman
+    - Four linesmen
+  - Workshop`,
+  },
+  {
+    title: 'From order to first sailing',
+    kind: 'points',
+    arrangement: 'timeLine',
+    frame: 'slide-16x9',
+    text: `- 2019: the yard gets the order
+- 2020: keel laid
+- 2023: launched at Sandwick
+- 2024: first sailing to Skerry`,
+  },
+  {
+    title: 'Who may stand on the bridge',
+    kind: 'venn',
+    arrangement: 'circles',
+    text: `| Right | Crew | Officers | Passengers |
+| --- | --- | --- | --- |
+| Wear a badge | yes | no | no |
+| Eat in the mess | yes | no | no |
+| Steer | yes | yes | no |
+| Sign the log | yes | yes | no |
+| Buy a ticket | no | no | yes |`,
+  },
 ]

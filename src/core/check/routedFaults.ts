@@ -7,7 +7,7 @@ import {
   shapes,
   boxAround,
   centreOf,
-  crossingPoint,
+  crossingsBetween,
   type Point,
   distance,
 } from '../geometry'
@@ -104,15 +104,11 @@ function onOutline(n: Routed['nodes'][number], p: Point | undefined): boolean {
   })
 }
 
-/** Places where two connectors cross. */
-export function crossingsOf(routed: Routed): number {
-  const all = routed.routes.map((r) => segments(r.points))
-  let count = 0
-  all.forEach((one, i) => {
-    for (const other of all.slice(i + 1))
-      for (const [a, b] of one) for (const [c, d] of other) if (crossingPoint(a, b, c, d)) count++
-  })
-  return count
-}
+/** How often connectors cross. */
+export const crossingsOf = (routed: Routed): number =>
+  routed.routes.reduce(
+    (sum, r, i) => routed.routes.slice(i + 1).reduce((n, o) => n + crossingsBetween(r.points, o.points), sum),
+    0,
+  )
 export const bendsOf = (routed: Routed): number =>
   routed.routes.reduce((s, r) => s + Math.max(0, r.points.length - 2), 0)

@@ -21,7 +21,15 @@ export const nodeRoles = [
   'criterion',
   'point',
 ] as const
-export const linkRoles = ['next', 'relation', 'child', 'leads', 'weighs'] as const
+export const linkRoles = [
+  'next',
+  /** Into, or out of, what is done at the same time as others. */
+  'beside',
+  'relation',
+  'child',
+  'leads',
+  'weighs',
+] as const
 export const frames = [
   'slide-16x9',
   'slide-4x3',

@@ -81,7 +81,8 @@ const placesSchema = z.readonly(
     fitting,
     /** Where each column or row of a folded flow begins, in layout px. */
     starts: z.readonly(z.array(finite)),
-    boxes: z.readonly(z.record(id, box)),
+    /** By node, and by bar of parallel branches. */
+    boxes: z.readonly(z.record(short(80), box)),
   }),
 )
 

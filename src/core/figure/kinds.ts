@@ -19,7 +19,7 @@ export const kinds = {
     name: 'Process',
     noun: 'step',
     nodeRoles: ['start', 'step', 'question', 'end', 'connector'],
-    linkRoles: ['next'],
+    linkRoles: ['next', 'beside'],
     plainRole: 'step',
     continues: true,
   },

@@ -16,5 +16,5 @@ export {
   type Size,
 } from './box'
 export { arcCosine, cosine, distance, logarithm, sine } from './exact'
-export { crossingPoint, leaves, segmentEnters, segments, withoutCollinear } from './segment'
+export { crossingPoint, crossingsBetween, leaves, segmentEnters, segments, withoutCollinear } from './segment'
 export { portOf, shapes, type ShapeName } from './shape'

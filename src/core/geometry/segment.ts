@@ -35,6 +35,29 @@ export function crossingPoint(a: Point, b: Point, c: Point, d: Point): Point | n
   return inside(s, lu) && inside(t, lv) ? { x: a.x + u.x * s, y: a.y + u.y * s } : null
 }
 
+/** How often two polylines cross, also where one passes through a corner of the other or they run on each other for a while
+ *  and part on different sides: as often as they cross when one is moved a little, whichever way that is least. Lines that
+ *  only touch, or end at the same place, do not cross. */
+export function crossingsBetween(a: readonly Point[], b: readonly Point[]): number {
+  let least = Infinity
+  for (const { x, y } of NUDGES) {
+    const moved = segments(b.map((p) => ({ x: p.x + x, y: p.y + y })))
+    let count = 0
+    for (const [p, q] of segments(a)) for (const [r, s] of moved) if (crossingPoint(p, q, r, s)) count++
+    if (count === 0) return 0
+    least = Math.min(least, count)
+  }
+  return least
+}
+
+/** More than the tolerance, less than what can be seen. */
+const NUDGES = [
+  { x: 3 * EPSILON, y: 4 * EPSILON },
+  { x: -3 * EPSILON, y: 4 * EPSILON },
+  { x: 3 * EPSILON, y: -4 * EPSILON },
+  { x: -3 * EPSILON, y: -4 * EPSILON },
+]
+
 /** The segments of a polyline, in order. */
 export const segments = (points: readonly Point[]): (readonly [Point, Point])[] =>
   points.slice(1).map((p, i) => [points[i] as Point, p] as const)

@@ -3,7 +3,8 @@ import { centreOf, cornersOf, bottom, right, sides, type Box, type Point, type S
 
 /** The outlines a node can have. Text rooms are those of the presets of the same name in ISO/IEC 29500-1, so that a
  *  shape sized here also fits its words in a slide. */
-export type ShapeName = 'rect' | 'roundRect' | 'pill' | 'circle' | 'diamond' | 'plain'
+export type ShapeName =
+  'rect' | 'roundRect' | 'pill' | 'circle' | 'oval' | 'diamond' | 'pointed' | 'doubled' | 'bar' | 'plain'
 
 type ShapeRow = {
   /** The smallest shape whose text room is at least `text`. */
@@ -45,6 +46,19 @@ function roundedOutline(b: Box, radius: number): Point[] {
     }),
   )
 }
+/** How far the tip of a pointed box of this height stands out. */
+const tipOf = (height: number): number => height * 0.3
+const pointedOutline = (b: Box): Point[] => {
+  const shoulder = b.x + tipOf(b.height)
+  return [
+    { x: b.x, y: centreOf(b).y },
+    { x: shoulder, y: b.y },
+    { x: right(b), y: b.y },
+    { x: right(b), y: bottom(b) },
+    { x: shoulder, y: bottom(b) },
+  ]
+}
+const polygonPath = (points: readonly Point[]): string => `M${points.map((p) => `${n(p.x)} ${n(p.y)}`).join('L')}Z`
 /** Path numbers carry two decimals: a hundredth of a px is below what any output can show. */
 const n = (v: number): number => Math.round(v * 100) / 100
 
@@ -84,6 +98,46 @@ export const shapes = {
       return `M${n(c.x)} ${n(b.y)}L${n(right(b))} ${n(c.y)}L${n(c.x)} ${n(bottom(b))}L${n(b.x)} ${n(c.y)}Z`
     },
     outline: (b) => sides.map((side) => portOf(b, side)),
+  },
+  oval: {
+    around: (t) => ({ width: t.width * Math.SQRT2, height: t.height * Math.SQRT2 }),
+    room: (b) => inset(b, (b.width * (1 - Math.SQRT1_2)) / 2, (b.height * (1 - Math.SQRT1_2)) / 2),
+    path: (b) => {
+      const [rx, ry, y] = [b.width / 2, b.height / 2, centreOf(b).y]
+      const half = (x: number) => `A${n(rx)} ${n(ry)} 0 0 1 ${n(x)} ${n(y)}`
+      return `M${n(b.x)} ${n(y)}${half(right(b))}${half(b.x)}Z`
+    },
+    outline: (b) =>
+      Array.from({ length: 4 * PIECES }, (_, i) => {
+        const angle = (i * Math.PI) / 2 / PIECES
+        const c = centreOf(b)
+        return { x: c.x + (b.width / 2) * cosine(angle), y: c.y + (b.height / 2) * sine(angle) }
+      }),
+  },
+  // A box whose left end is a triangle: the end of a branch.
+  pointed: {
+    around: (t) => ({ width: t.width + 2 * tipOf(t.height), height: t.height }),
+    room: (b) => inset(b, tipOf(b.height), 0),
+    path: (b) => polygonPath(pointedOutline(b)),
+    outline: pointedOutline,
+  },
+  // A box with double sides: the predefined process of ISO 5807, told elsewhere.
+  doubled: {
+    around: (t) => ({ width: t.width + 4 * CORNER, height: t.height }),
+    room: (b) => inset(b, 2 * CORNER, 0),
+    path: (b) =>
+      `${polygonPath(cornersOf(b))}M${n(b.x + CORNER)} ${n(b.y)}V${n(bottom(b))}M${n(right(b) - CORNER)} ${n(b.y)}V${n(bottom(b))}`,
+    outline: cornersOf,
+  },
+  // Two lines across the flow: the parallel mode of ISO 5807.
+  bar: {
+    around: (t) => t,
+    room: (b) => b,
+    path: (b) =>
+      b.width > b.height
+        ? `M${n(b.x)} ${n(b.y)}H${n(right(b))}M${n(b.x)} ${n(bottom(b))}H${n(right(b))}`
+        : `M${n(b.x)} ${n(b.y)}V${n(bottom(b))}M${n(right(b))} ${n(b.y)}V${n(bottom(b))}`,
+    outline: cornersOf,
   },
   plain: { around: (t) => t, room: (b) => b, path: () => '', outline: cornersOf },
 } satisfies Record<ShapeName, ShapeRow>

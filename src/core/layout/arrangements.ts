@@ -1,6 +1,7 @@
-import { nodesInOrder, type Figure, type FigureKind } from '../figure'
+import { nodesInOrder, twoCriteria, type Figure, type FigureKind } from '../figure'
 import { reachable, successors } from '../graph'
 import { actorsOf, weightOf, type Sized } from '../measure'
+import { field } from './field'
 import { lanes } from './lanes'
 import { layered } from './layered/layered'
 import type { Arranged, SetWords } from './placed'
@@ -21,8 +22,12 @@ import { circles } from './venn'
 type ArrangementRow = {
   readonly name: string
   readonly arrange: (sized: Sized, set: SetWords) => Arranged
+  /** How much wider a node may be made so that its peers are as wide as it: much where that takes no room. */
+  readonly evens: number
   /** A long flow may be folded into columns or rows. */
   readonly folds?: true
+  /** Which way it flows, where parallel branches get bars. */
+  readonly bars?: 'down' | 'across'
   /** Which way it flows, where nodes keep the places they had before an edit. */
   readonly remembers?: 'down' | 'across'
   /** Says whether it is worth offering for a figure; always when left out. */
@@ -131,58 +136,114 @@ const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 /** The ways to lay each kind out, first the one taken when nobody chose. */
 export const arrangements = {
   process: {
-    down: { name: 'Down the page', arrange: (s) => layered(s, 'down'), folds: true, remembers: 'down' },
-    across: { name: 'Across', arrange: (s) => layered(s, 'across'), folds: true, remembers: 'across' },
-    lanes: { name: 'Lanes by actor', arrange: (s) => lanes(s, 'across'), folds: true, suits: hasActors },
-    lanesDown: { name: 'Lanes down', arrange: (s) => lanes(s, 'down'), folds: true, suits: hasActors },
+    down: {
+      name: 'Down the page',
+      evens: 2.2,
+      bars: 'down',
+      arrange: (s) => layered(s, 'down'),
+      folds: true,
+      remembers: 'down',
+    },
+    across: {
+      name: 'Across',
+      evens: 1.25,
+      bars: 'across',
+      arrange: (s) => layered(s, 'across'),
+      folds: true,
+      remembers: 'across',
+    },
+    lanes: {
+      name: 'Lanes by actor',
+      evens: 1.25,
+      bars: 'across',
+      arrange: (s) => lanes(s, 'across'),
+      folds: true,
+      suits: hasActors,
+    },
+    lanesDown: {
+      name: 'Lanes down',
+      evens: 2.2,
+      bars: 'down',
+      arrange: (s) => lanes(s, 'down'),
+      folds: true,
+      suits: hasActors,
+    },
     rows: {
       name: 'Wrapped rows',
+      evens: 1.6,
       arrange: (s) => rows(s, s.style.gap.between, s.style.gap.between),
       suits: isChain,
     },
-    ring: { name: 'Ring', arrange: (s, set) => ring({ ...s, nodes: inFlow(s) }, set), suits: isCircle },
+    ring: { name: 'Ring', evens: 2.2, arrange: (s, set) => ring({ ...s, nodes: inFlow(s) }, set), suits: isCircle },
     stages: {
       name: 'Numbered stages',
+      evens: 3,
       arrange: (s, set) => stages({ ...s, nodes: inFlow(s) }, set),
       suits: (f) => isChain(f) && isWordless(f),
     },
-    timeLine: { name: 'Time line', arrange: (s) => timeLine({ ...s, nodes: inFlow(s) }), suits: tellsTimes },
+    timeLine: {
+      name: 'Time line',
+      evens: 1.6,
+      arrange: (s) => timeLine({ ...s, nodes: inFlow(s) }),
+      suits: tellsTimes,
+    },
   },
   points: {
-    grid: { name: 'Grid', arrange: (s) => pointRows(s, null) },
-    line: { name: 'Side by side', arrange: (s) => pointRows(s, s.nodes.length) },
-    list: { name: 'One below another', arrange: (s) => pointRows(s, 1) },
-    ring: { name: 'Ring', arrange: (s, set) => ring(s, set), suits: (f) => isBetween(f, 2, MOST_AROUND) },
-    stages: { name: 'Numbered', arrange: (s, set) => stages(s, set) },
-    ladder: { name: 'Ladder', arrange: (s) => ladder(s), suits: (f) => isBetween(f, 3, 8) },
-    pyramid: { name: 'Pyramid', arrange: (s) => pyramid(s), suits: (f) => isBetween(f, 3, 8) },
-    quadrants: { name: 'Four fields', arrange: (s) => quadrants(s), suits: (f) => isBetween(f, 4, 4) },
-    timeLine: { name: 'Time line', arrange: (s) => timeLine(s), suits: tellsTimes },
+    grid: { name: 'Grid', evens: Infinity, arrange: (s) => pointRows(s, null) },
+    line: { name: 'Side by side', evens: Infinity, arrange: (s) => pointRows(s, s.nodes.length) },
+    list: { name: 'One below another', evens: Infinity, arrange: (s) => pointRows(s, 1) },
+    ring: {
+      name: 'Ring',
+      evens: Infinity,
+      arrange: (s, set) => ring(s, set),
+      suits: (f) => isBetween(f, 2, MOST_AROUND),
+    },
+    stages: { name: 'Numbered', evens: Infinity, arrange: (s, set) => stages(s, set) },
+    ladder: { name: 'Ladder', evens: Infinity, arrange: (s) => ladder(s), suits: (f) => isBetween(f, 3, 8) },
+    pyramid: { name: 'Pyramid', evens: Infinity, arrange: (s) => pyramid(s), suits: (f) => isBetween(f, 3, 8) },
+    quadrants: { name: 'Four fields', evens: Infinity, arrange: (s) => quadrants(s), suits: (f) => isBetween(f, 4, 4) },
+    timeLine: { name: 'Time line', evens: Infinity, arrange: (s) => timeLine(s), suits: tellsTimes },
   },
   concept: {
-    layers: { name: 'Layers', arrange: (s) => inParts(s, (p) => layered(p, 'down')), remembers: 'down' },
-    across: { name: 'Across', arrange: (s) => inParts(s, (p) => layered(p, 'across')), remembers: 'across' },
-    organic: { name: 'Organic', arrange: (s) => inParts(s, organic) },
-    rays: { name: 'Rays', arrange: (s, set) => rays(s, set, false), suits: isConnected },
+    layers: { name: 'Layers', evens: 1.4, arrange: (s) => inParts(s, (p) => layered(p, 'down')), remembers: 'down' },
+    across: {
+      name: 'Across',
+      evens: 1.4,
+      arrange: (s) => inParts(s, (p) => layered(p, 'across')),
+      remembers: 'across',
+    },
+    organic: { name: 'Organic', evens: 1.2, arrange: (s) => inParts(s, organic) },
+    rays: { name: 'Rays', evens: 1.2, arrange: (s, set) => rays(s, set, false), suits: isConnected },
   },
   hierarchy: {
-    down: { name: 'Down the page', arrange: (s) => tree(s, 'down') },
-    across: { name: 'Across', arrange: (s) => tree(s, 'across') },
-    stacked: { name: 'Stacked leaves', arrange: (s) => tree(s, 'down', true), suits: hasLists },
-    outline: { name: 'Indented list', arrange: (s) => outline(s) },
-    nested: { name: 'Nested boxes', arrange: (s) => nested(s), suits: isPlainTree },
-    levels: { name: 'Stacked levels', arrange: (s) => levels(s), suits: (f) => isPlainTree(f) && isBetween(f, 2, 14) },
-    rays: { name: 'Rays', arrange: (s, set) => rays(s, set, true) },
+    down: { name: 'Down the page', evens: 1.5, arrange: (s) => tree(s, 'down') },
+    across: { name: 'Across', evens: 3, arrange: (s) => tree(s, 'across') },
+    stacked: { name: 'Stacked leaves', evens: 2, arrange: (s) => tree(s, 'down', true), suits: hasLists },
+    outline: { name: 'Indented list', evens: 3, arrange: (s) => outline(s) },
+    nested: { name: 'Nested boxes', evens: 3, arrange: (s) => nested(s), suits: isPlainTree },
+    levels: {
+      name: 'Stacked levels',
+      evens: 1,
+      arrange: (s) => levels(s),
+      suits: (f) => isPlainTree(f) && isBetween(f, 2, 14),
+    },
+    rays: { name: 'Rays', evens: 1.2, arrange: (s, set) => rays(s, set, true) },
   },
   venn: {
-    circles: { name: 'Circles', arrange: (s) => circles(s) },
-    toScale: { name: 'To scale', arrange: (s) => toScale(s), suits: hasAreas },
-    panels: { name: 'Panels', arrange: (s) => panels(s) },
+    circles: { name: 'Circles', evens: 1, arrange: (s) => circles(s) },
+    toScale: { name: 'To scale', evens: 1, arrange: (s) => toScale(s), suits: hasAreas },
+    panels: { name: 'Panels', evens: 1, arrange: (s) => panels(s) },
   },
   decision: {
-    tree: { name: 'Across', arrange: (s) => tree(s, 'across') },
-    down: { name: 'Down the page', arrange: (s) => tree(s, 'down') },
-    table: { name: 'Table', arrange: (s, set) => table(s, set), suits: hasCriteria },
+    tree: { name: 'Across', evens: 3, arrange: (s) => tree(s, 'across') },
+    down: { name: 'Down the page', evens: 1.4, arrange: (s) => tree(s, 'down') },
+    table: { name: 'Table', evens: 3, arrange: (s, set) => table(s, set), suits: hasCriteria },
+    field: {
+      name: 'Two-by-two field',
+      evens: 3,
+      arrange: (s, set) => (s.twoCriteria ? field(s, set) : tree(s, 'across')),
+      suits: (f) => twoCriteria(f) !== null,
+    },
   },
 } satisfies Record<FigureKind, Record<string, ArrangementRow>>
 

@@ -10,11 +10,12 @@ import { layersOf } from './layered/layers'
 import type { Arranged, Decor } from './placed'
 
 /** Free room inside a lane beside its steps, in parts of the gap between nodes: connectors run there. */
-const EDGE = 0.7
+const EDGE = 0.5
 
-export function lanes(sized: Sized, direction: 'down' | 'across'): Arranged {
-  if (sized.actors.length === 0) return layered(sized, direction)
+export function lanes(given: Sized, direction: 'down' | 'across'): Arranged {
+  if (given.actors.length === 0) return layered(given, direction)
   const down = direction === 'down'
+  const sized = withShortBars(given, down)
   const { beside, between } = sized.style.gap
   const breadth = (n: { readonly width: number; readonly height: number }) => (down ? n.width : n.height)
   const depth = (n: { readonly width: number; readonly height: number }) => (down ? n.height : n.width)
@@ -24,9 +25,14 @@ export function lanes(sized: Sized, direction: 'down' | 'across'): Arranged {
   const cell = (layer: readonly SizedNode[], lane: number) => layer.filter((n) => laneOf.get(n.id) === lane)
   const across = (list: readonly SizedNode[]) =>
     list.reduce((s, n) => s + breadth(n), 0) + beside * Math.max(0, list.length - 1)
-  const words = Math.max(0, ...sized.links.map((l) => (down ? l.label?.width : l.label?.height) ?? 0))
-  // What a question's connectors say stands inside its lane.
-  const pad = Math.max(beside * EDGE, words === 0 ? 0 : words + sized.style.body.size * 1.5)
+  const questions = new Set(sized.nodes.filter((n) => n.role === 'question').map((n) => n.id))
+  const pads = names.map((_, lane) => {
+    // What a question's connectors say stands inside its lane.
+    const answers = sized.links.filter((l) => questions.has(l.from) && laneOf.get(l.from) === lane)
+    const words = Math.max(0, ...answers.map((l) => (down ? l.label?.width : l.label?.height) ?? 0))
+    return Math.max(beside * EDGE, words === 0 ? 0 : words + sized.style.body.size)
+  })
+  const pad = beside * EDGE
   const widths = names.map(
     (a, lane) =>
       Math.max(
@@ -34,7 +40,7 @@ export function lanes(sized: Sized, direction: 'down' | 'across'): Arranged {
         ...layers.map((l) => across(cell(l, lane))),
         sized.style.body.size * 6,
       ) +
-      2 * pad,
+      2 * (pads[lane] as number),
   )
   const head = Math.max(0, ...names.map((a) => depth(a.block))) + beside * 0.5
   const thick = layers.map((layer) => Math.max(0, ...layer.map(depth)))
@@ -71,6 +77,13 @@ export function lanes(sized: Sized, direction: 'down' | 'across'): Arranged {
     first += beside
   }
   return { boxes, flow: direction, decor }
+}
+
+/** Bars reach over lanes once all stand in their places; they take no room in their own. */
+function withShortBars(sized: Sized, down: boolean): Sized {
+  const short = sized.style.body.size * 2
+  const nodes = sized.nodes.map((n) => (n.barOf === null ? n : down ? { ...n, width: short } : { ...n, height: short }))
+  return { ...sized, nodes }
 }
 
 const centreIn = (b: Box) => ({ x: b.x + b.width / 2, y: b.y + b.height / 2 })

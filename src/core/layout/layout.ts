@@ -5,20 +5,25 @@ import type { Box } from '../geometry'
 import type { NodeId, Places } from '../figure'
 import { textBlock, type Sized, type Typesetter } from '../measure'
 import { arrangementRow } from './arrangements'
+import { barred, stretched } from './bars'
 import { makeRoom } from './makeRoom'
+import { evened } from './peers'
 import type { Flow, Placed } from './placed'
 import { remembered } from './remembered'
 
-export function layout(sized: Sized, typesetter: Typesetter, places: Places | null = null): Placed {
-  const row = arrangementRow(sized.kind, sized.arrangement)
-  if (!row) throw new Error(`layout: kind ${sized.kind} has no arrangement`)
+export function layout(measured: Sized, typesetter: Typesetter, places: Places | null = null): Placed {
+  const row = arrangementRow(measured.kind, measured.arrangement)
+  if (!row) throw new Error(`layout: kind ${measured.kind} has no arrangement`)
+  const even = evened(measured, row.evens)
+  const sized = row.bars ? barred(even, row.bars) : even
   const asItStood = row.remembers && places ? remembered(sized, places, row.remembers) : null
   const arranged =
     asItStood ??
     row.arrange(sized, (text, look, room) =>
       textBlock([{ text, look: sized.style[look], strong: look === 'heading' }], room, typesetter),
     )
-  const boxes = makeRoom(sized.nodes, arranged.boxes, sized.style.gap.beside / 2)
+  const long = row.bars ? stretched(sized, arranged.boxes, row.bars) : arranged.boxes
+  const boxes = makeRoom(sized.nodes, long, sized.style.gap.beside / 2)
   return {
     ...sized,
     flow: sized.style.connector.form === 'straight' ? straightened(arranged.flow) : arranged.flow,
@@ -27,7 +32,8 @@ export function layout(sized: Sized, typesetter: Typesetter, places: Places | nu
     nodes: sized.nodes.map((n) => {
       const box = boxes.get(n.id)
       if (!box) throw new Error(`layout: arrangement ${row.id} did not place ${n.id}`)
-      return arranged.heads?.has(n.id) ? { ...n, box, shape: 'plain' } : { ...n, box }
+      const placed = { ...n, box, width: box.width, height: box.height }
+      return arranged.heads?.has(n.id) ? { ...placed, shape: 'plain' } : placed
     }),
   }
 }

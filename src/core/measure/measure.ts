@@ -6,12 +6,14 @@ import {
   nodesInOrder,
   placesOf,
   ranking,
+  twoCriteria,
   type Figure,
   type FigureKind,
   type FigureNode,
   type LinkId,
   type NodeId,
   type NodeRole,
+  type TwoCriteria,
 } from '../figure'
 import { shapes, type Box, type Point, type ShapeName, type Size } from '../geometry'
 import type { FigureStyle, TextLook } from '../style'
@@ -37,6 +39,8 @@ export type SizedNode = Size & {
   readonly memberOf: readonly NodeId[]
   /** How much it counts where areas are to scale. */
   readonly weight: number
+  /** The step that a bar of parallel branches stands beside; null for what is a node of the figure. */
+  readonly barOf: NodeId | null
   /** Who does the step; null where the text does not say. */
   readonly actor: string | null
 }
@@ -44,6 +48,8 @@ export type SizedLink = {
   readonly id: LinkId
   readonly from: NodeId
   readonly to: NodeId
+  /** Into, or out of, what is done at the same time as others. */
+  readonly beside: boolean
   /** Leads to the best option of a choice. */
   readonly best: boolean
   readonly label: TextBlock | null
@@ -59,6 +65,8 @@ export type Sized = {
   readonly links: readonly SizedLink[]
   /** Everyone who does a step, in the order of the text. */
   readonly actors: readonly { readonly name: string; readonly block: TextBlock }[]
+  /** Where the options of a decision stand by two criteria; null where they are not told so. */
+  readonly twoCriteria: TwoCriteria | null
   /** Characters that no shipped font can show. */
   readonly missing: readonly string[]
 }
@@ -77,30 +85,32 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     const value = values.get(n.id)
     return value === undefined ? null : `= ${number.format(value)}${unit ? ` ${unit}` : ''}`
   }
-  const nodes = nodesInOrder(figure).map((n) => sizedNode(n, worth(n), style, typesetter))
-  const equal = figure.kind === 'points' ? equalSize(nodes) : nodes
+  const nodes = nodesInOrder(figure).map((n) => sizedNode(n, shapeFor(n, figure, style), worth(n), style, typesetter))
+  const links = linksInOrder(figure).map((l) => ({
+    id: l.id,
+    from: l.from,
+    to: l.to,
+    best: best.has(l.id),
+    beside: l.role === 'beside',
+    // Bent for one way of drawing, as the places are.
+    heldRoute: (placesOf(figure) && l.heldRoute) ?? null,
+    label: l.text
+      ? textBlock([{ text: l.text, look: style.label, strong: false }], style.wrap.question, typesetter)
+      : null,
+  }))
   const words = Object.values(figure.nodes).map((n) => `${n.text} ${n.detail ?? ''} ${n.actor ?? ''}`)
   return {
     kind: figure.kind,
     arrangement: figure.arrangement,
     title: figure.title,
     style,
-    nodes: equal,
-    links: linksInOrder(figure).map((l) => ({
-      id: l.id,
-      from: l.from,
-      to: l.to,
-      best: best.has(l.id),
-      // Bent for one way of drawing, as the places are.
-      heldRoute: (placesOf(figure) && l.heldRoute) ?? null,
-      label: l.text
-        ? textBlock([{ text: l.text, look: style.label, strong: false }], style.wrap.question, typesetter)
-        : null,
-    })),
+    nodes,
+    links,
     actors: actorsOf(figure).map((name) => ({
       name,
       block: textBlock([{ text: name, look: style.heading, strong: true }], style.wrap.question, typesetter),
     })),
+    twoCriteria: twoCriteria(figure),
     missing: typesetter.missing(words.join(' '), style.body.fonts),
   }
 }
@@ -113,9 +123,26 @@ export const actorsOf = (figure: Figure): readonly string[] => [
   ...new Set(nodesInOrder(figure).flatMap((n) => (n.actor ? [n.actor] : []))),
 ]
 
+/** The shape of its role, but for what its place in the figure says. */
+function shapeFor(node: FigureNode, figure: Figure, style: FigureStyle): ShapeName {
+  const own = style.roles[node.role].shape
+  // A step told by a figure of its own.
+  if (node.inset) return own === 'roundRect' ? 'doubled' : own
+  if (figure.kind !== 'decision' || node.role === 'choice' || node.role === 'criterion') return own
+  const ahead = Object.values(figure.links).filter((l) => l.from === node.id)
+  // What is left to chance is a chance, whatever it was called; and only what ends a branch is drawn as its end.
+  if (ahead.some((l) => l.probability !== undefined)) return style.roles.chance.shape
+  return node.role === 'outcome' && ahead.length > 0 ? style.roles.option.shape : own
+}
+
 /** `worth` is the expected value, as words. */
-function sizedNode(node: FigureNode, worth: string | null, style: FigureStyle, typesetter: Typesetter): SizedNode {
-  const look = style.roles[node.role]
+function sizedNode(
+  node: FigureNode,
+  shape: ShapeName,
+  worth: string | null,
+  style: FigureStyle,
+  typesetter: Typesetter,
+): SizedNode {
   const point = node.role === 'point' || node.role === 'set'
   const room = roomFor(node, style)
   const parts = [
@@ -128,20 +155,21 @@ function sizedNode(node: FigureNode, worth: string | null, style: FigureStyle, t
   if (node.detail) parts.push({ text: node.detail, look: style.label, strong: false })
   if (worth !== null) parts.push({ text: worth, look: style.heading, strong: true })
   const block = textBlock(parts, room, typesetter)
-  const tight = ['diamond', 'plain', 'circle'].includes(look.shape) ? 0.35 : 1
-  const around = shapes[look.shape].around({
+  const tight = ['diamond', 'plain', 'circle', 'oval'].includes(shape) ? 0.35 : 1
+  const around = shapes[shape].around({
     width: Math.max(block.width, style.body.size * MIN_WIDTH_IN_EM * tight) + 2 * style.padding.x * tight,
     height: block.height + 2 * style.padding.y * tight,
   })
   return {
     id: node.id,
     role: node.role,
-    shape: look.shape,
+    shape,
     block,
     held: node.held ?? null,
     memberOf: node.memberOf ?? [],
     weight: weightOf(node),
     actor: node.actor ?? null,
+    barOf: null,
     width: around.width,
     height: around.height,
   }
@@ -175,10 +203,4 @@ export function textBlock(parts: readonly Part[], room: number, typesetter: Type
     top += heightOf(s) + between
   }
   return { width, height, lines, text: parts.map((p) => p.text).join(' ') }
-}
-
-function equalSize(nodes: readonly SizedNode[]): SizedNode[] {
-  const width = Math.max(0, ...nodes.map((n) => n.width))
-  const height = Math.max(0, ...nodes.map((n) => n.height))
-  return nodes.map((n) => ({ ...n, width, height }))
 }

@@ -4,7 +4,13 @@ import type { FigureLink, FigureNode, NodeId, NodeRole } from '../figure'
 import type { Ask, Fork, GoTo, ReadText, Statement, Step } from '../reading'
 import type { Span } from '../text'
 
-type LooseEnd = { readonly from: NodeId; readonly answer: string; readonly source: readonly Span[] }
+type LooseEnd = {
+  readonly from: NodeId
+  readonly answer: string
+  readonly source: readonly Span[]
+  /** Leads into, or out of, what is done at the same time. */
+  readonly beside?: boolean
+}
 type Landmark = { readonly id: NodeId; readonly item: number | null; readonly content: readonly string[] }
 type Pending = { readonly ends: readonly LooseEnd[]; readonly goTo: GoTo }
 export type Lowered = {
@@ -39,7 +45,7 @@ export function processFigure(body: readonly Statement[], answers: ReadText['ans
       drawn.add(name)
       links.push({
         id: `l${links.length + 1}`,
-        role: 'next',
+        role: e.beside && !e.answer ? 'beside' : 'next',
         from: e.from,
         to,
         order: links.length + 1,
@@ -69,13 +75,15 @@ export function processFigure(body: readonly Statement[], answers: ReadText['ans
     const missing = only === 'yes' ? 'no' : only === 'no' ? 'yes' : only === undefined ? null : 'otherwise'
     return missing ? [...out, { from: id, answer: missing, source: a.source }] : out
   }
-  const lowerFork = (f: Fork, ends: readonly LooseEnd[]): LooseEnd[] =>
-    f.arms.flatMap((arm) =>
+  const lowerFork = (f: Fork, ends: readonly LooseEnd[]): LooseEnd[] => {
+    const beside = f.how === 'and' ? { beside: true } : {}
+    return f.arms.flatMap((arm) =>
       lowerAll(
         arm,
-        ends.map((e) => ({ ...e, source: [...e.source, ...f.source] })),
-      ),
+        ends.map((e) => ({ ...e, ...beside, source: [...e.source, ...f.source] })),
+      ).map((e) => ({ ...e, ...beside })),
     )
+  }
   const lowerAll = (list: readonly Statement[], start: readonly LooseEnd[]): LooseEnd[] => {
     let ends = [...start]
     for (const s of list) {

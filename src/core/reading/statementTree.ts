@@ -42,3 +42,24 @@ export type Fork = {
 }
 export type Stop = { readonly do: 'stop'; readonly source: readonly Span[] }
 export type Statement = Step | Ask | GoTo | Fork | Stop
+
+/** A step and what is told to be done at the same time, as what it becomes. Where it is told `together`, and somebody else does
+ *  each ("in parallel, the one … and the other …"), that comes beside each other after the step. */
+export function besideEachOther(
+  step: Step,
+  beside: Statement[],
+  together: boolean,
+  source: readonly Span[],
+): Statement[] {
+  const actors = beside.map((s) => (s.do === 'step' ? s.actor : ''))
+  const byOthers = actors.length > 1 && actors.every(Boolean) && new Set(actors).size === actors.length
+  const arms = byOthers ? beside.map((s) => [s]) : [beside]
+  if (byOthers && together) return [step, { do: 'fork', how: 'and', arms, source }]
+  return [{ do: 'fork', how: 'and', arms: [[step], ...arms], source }]
+}
+
+/** What a loop begins with: the statement it was said to, or the last step before it. */
+export function contentOfStart(start: Statement | null, body: readonly Statement[]): readonly string[] {
+  const first = start ?? body.findLast((s) => s.do === 'step') ?? null
+  return first && 'content' in first ? first.content : []
+}

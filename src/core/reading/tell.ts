@@ -6,6 +6,7 @@ import type { Said } from './english/saying'
 import type { Condition } from './english/condition'
 import { complements, sharedShare } from './opposites'
 import type { Arm, Ask, GoTo, Statement, Step } from './statementTree'
+import { besideEachOther, contentOfStart } from './statementTree'
 
 export type Scope = {
   readonly ask: Ask
@@ -208,7 +209,7 @@ function sayIn(body: Statement[], said: Said, upcoming: Said | null, state: Stat
     body.push({
       do: 'goTo',
       item: said.goTo.step,
-      content: said.cues.some((c) => c.name === 'times') ? loopContent(body, state) : [],
+      content: said.cues.some((c) => c.name === 'times') ? contentOfStart(state.loopStart, body) : [],
       note: said.goTo.note,
       source: [said.goTo.span],
       otherwise: null,
@@ -312,27 +313,25 @@ function repeatUntil(body: Statement[], c: Condition, state: State, what: readon
   body.push(ask)
 }
 
-const loopContent = (body: readonly Statement[], state: State): readonly string[] => {
-  const start = state.loopStart ?? body.findLast((s) => s.do === 'step') ?? null
-  return start && 'content' in start ? start.content : []
-}
-
 /** In running prose a sentence that tells nothing to do is no step; in a list, or as an answer, it is what it says. */
 const tellsAStep = (a: Action, said: Said, state: State, isAnswer: boolean): boolean =>
   a.doing ||
   isAnswer ||
   !state.prose ||
-  (a.happens && (state.body.length > 0 || said.cues.some((c) => /^(?:first|next|last|meanwhile)$/.test(c.name))))
+  (a.happens &&
+    (state.body.length > 0 || said.cues.some((c) => /^(?:first|next|last|meanwhile|together)$/.test(c.name))))
 
 function addActions(body: Statement[], said: Said, state: State): void {
   const last = body.at(-1)
-  const beside = said.cues.some((c) => c.name === 'meanwhile') && last?.do === 'step' ? last : null
+  const together = said.cues.some((c) => c.name === 'together')
+  const meanwhile = together || said.cues.some((c) => c.name === 'meanwhile')
+  const beside = meanwhile && last?.do === 'step' ? last : null
   if (!beside && !said.choice) return addSteps(body, said, state)
   const arms: Statement[] = []
   addSteps(arms, said, state)
   if (arms.length === 0) return
   const source = said.cues.map((c) => c.span)
-  if (beside) body[body.length - 1] = { do: 'fork', how: 'and', arms: [[beside], arms], source }
+  if (beside) body.splice(body.length - 1, 1, ...besideEachOther(beside, arms, together, source))
   else if (arms.length < 2) body.push(...arms)
   else {
     const told = said.actions.length === arms.length

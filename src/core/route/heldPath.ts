@@ -37,7 +37,8 @@ function anchored(points: readonly Point[], { box, slides }: End): Point[] | nul
   return [first, second, ...points.slice(2)]
 }
 
-export const hasStraightSides = (n: PlacedNode | undefined): boolean => n?.shape === 'roundRect' || n?.shape === 'rect'
+export const hasStraightSides = (n: PlacedNode | undefined): boolean =>
+  n?.shape === 'roundRect' || n?.shape === 'rect' || n?.shape === 'doubled' || n?.shape === 'bar'
 
 /** The way a person bent a connector, while it is open. */
 export function heldRoute(

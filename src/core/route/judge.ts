@@ -1,6 +1,6 @@
 /** What is wrong with where a connector runs among others: it crosses them, or lies on them so that one could follow the
  *  wrong one. In crossings. */
-import { crossingPoint, inflate, overlaps, segments, union, type Box, type Point } from '../geometry'
+import { crossingsBetween, inflate, overlaps, segments, union, type Box, type Point } from '../geometry'
 import type { NodeId } from '../figure'
 
 /** A connector's way, before its words have a place. */
@@ -40,12 +40,8 @@ function around(route: Bare): Box {
   return known
 }
 
-export function crossings(a: Bare, b: Bare): number {
-  let count = 0
-  for (const [p, q] of segments(a.points))
-    for (const [r, s] of segments(b.points)) if (crossingPoint(p, q, r, s)) count++
-  return count
-}
+export const crossings = (a: Bare, b: Bare): number =>
+  overlaps(inflate(around(a), 1), around(b)) ? crossingsBetween(a.points, b.points) : 0
 
 /** px that two connectors run along each other. Those with an end in common may share a run, if it is the very same. */
 export function sharedRun(a: Bare, b: Bare, near: number): number {

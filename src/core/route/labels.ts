@@ -2,6 +2,7 @@
  *  every other label and, where there is room, every line. */
 import {
   boxAround,
+  cornersOf,
   inflate,
   overlaps,
   segmentEnters,
@@ -25,7 +26,13 @@ export function placeLabels(
   kept: ReadonlyMap<string, PlacedLabel> = new Map(),
 ): Route[] {
   const blocks = new Map(placed.links.map((l) => [l.id, l.label]))
-  const lines = routes.flatMap((r) => segments(r.points).map(([a, b]): Line => ({ of: r.id, a, b })))
+  // Words stand in one lane, not on the border of two.
+  const borders = placed.decor.flatMap((d) => {
+    if (d.kind !== 'lane') return []
+    const corners = cornersOf(d.box)
+    return corners.map((a, i): Line => ({ of: '', a, b: corners[(i + 1) % 4] as Point }))
+  })
+  const lines = [...borders, ...routes.flatMap((r) => segments(r.points).map(([a, b]): Line => ({ of: r.id, a, b })))]
   const boxes = placed.nodes.map((n) => n.box)
   const gap = placed.style.body.size * 0.3
   // The lines of a tree part near their ends; there a word belongs to one of them alone.

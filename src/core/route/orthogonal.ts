@@ -10,6 +10,8 @@ import {
   type Point,
   type Side,
   distance,
+  bottom,
+  right,
 } from '../geometry'
 import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed, PlacedNode } from '../layout'
@@ -72,11 +74,18 @@ export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words }: 
   const gridFor = (factor: number): Grid => {
     const known = grids.get(factor)
     if (known) return known
-    const grid = gridAround([...boxes, ...words.map((w) => tightened(w, clear * factor))], clear * factor, [])
+    const grid = gridAround([...boxes, ...words.map((w) => tightened(w, clear * factor))], clear * factor, barPorts)
     for (const r of done.values()) occupy(grid, r.points, 1)
     grids.set(factor, grid)
     return grid
   }
+  const barPorts = placed.links.flatMap((l) => {
+    const [a, b] = [node.get(l.from), node.get(l.to)]
+    if (!a || !b) return []
+    return [[a, b] as const, [b, a] as const].flatMap(([n, o]) =>
+      n.barOf === null ? [] : sides.map((s) => portFor(n, s, o)),
+    )
+  })
   const ports = new PortUse(kept, node, placed.flow, trunk)
   const fromParent = trunk ? treeLines(placed, clear) : null
   const lead = (link: Placed['links'][number]): Bare => {
@@ -159,9 +168,10 @@ function pathBetween(
   prices: Prices,
   ports: PortUse,
 ): Point[] | null {
-  const terminals = (n: PlacedNode, out: boolean): (Terminal & { side: Side })[] =>
+  const terminals = (n: PlacedNode, other: PlacedNode, out: boolean): (Terminal & { side: Side })[] =>
     sides.flatMap((side) => {
-      const p = portOf(n.box, side)
+      if (n.barOf !== null && isEnd(n.box, side)) return []
+      const p = portFor(n, side, other)
       const stub = { x: p.x + outward[side].x * clearance, y: p.y + outward[side].y * clearance }
       const [xi, yi] = [lineAt(g.xs, stub.x), lineAt(g.ys, stub.y)]
       if (xi < 0 || yi < 0 || isClosed(g, xi, yi)) return []
@@ -169,17 +179,30 @@ function pathBetween(
       const heading = headingOf[out ? side : opposite[side]]
       return [{ xi, yi, heading, side, cost: (price + ports.price(n, side, out)) * prices.bend }]
     })
-  const [starts, ends] = [terminals(a, true), terminals(b, false)]
+  const [starts, ends] = [terminals(a, b, true), terminals(b, a, false)]
   const found = cheapestPath(g, starts, ends, prices)
   if (!found) return null
   const w = g.xs.length
   const sideOf = (t: Terminal, out: boolean) => sides[out ? t.heading : (t.heading + 2) % 4] as Side
   return withoutCollinear([
-    portOf(a.box, sideOf(found.start, true)),
+    portFor(a, sideOf(found.start, true), b),
     ...found.cells.map((c) => ({ x: g.xs[c % w] as number, y: g.ys[(c / w) | 0] as number })),
-    portOf(b.box, sideOf(found.end, false)),
+    portFor(b, sideOf(found.end, false), a),
   ])
 }
+
+/** Where a connector meets a side: its middle; a bar right across from what it leads to. */
+function portFor(n: PlacedNode, side: Side, other: PlacedNode): Point {
+  if (n.barOf === null) return portOf(n.box, side)
+  const p = portOf(n.box, side)
+  const c = centreOf(other.box)
+  return n.box.width > n.box.height
+    ? { x: Math.min(right(n.box), Math.max(n.box.x, c.x)), y: p.y }
+    : { x: p.x, y: Math.min(bottom(n.box), Math.max(n.box.y, c.y)) }
+}
+
+/** The short side of a bar. */
+const isEnd = (b: Box, side: Side): boolean => (side === 'left' || side === 'right') === b.width > b.height
 
 /** A place inside another shape, where no stretch is open. */
 function isClosed(g: Grid, xi: number, yi: number): boolean {

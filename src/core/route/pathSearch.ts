@@ -44,10 +44,15 @@ export function cheapestPath(
     if (c + guess(state) < least - 1e-9) continue
     const cell = state >> 2
     const heading = (state & 3) as Heading
+    const used = usedAround(g, cell)
     // At the rim of the figure no line lies beyond: there a path turns into the target at the last place.
     for (const end of goal.get(cell) ?? []) {
       if (end.heading === (heading ^ 2)) continue
-      const total = c + end.cost + (end.heading === heading ? 0 : prices.bend)
+      const total =
+        c +
+        end.cost +
+        (end.heading === heading ? 0 : prices.bend) +
+        meeting(used, heading, end.heading) * prices.crossing
       if (total >= best) continue
       best = total
       bestEnd = state
@@ -58,7 +63,11 @@ export function cheapestPath(
       const to = neighbour(g, cell, turn as Heading)
       if (to < 0) continue
       const next = to * 4 + turn
-      const total = c + stepCost(g, cell, to, turn as Heading, prices) + (turn === heading ? 0 : prices.bend)
+      const total =
+        c +
+        stepCost(g, cell, to, turn as Heading, prices) +
+        (turn === heading ? 0 : prices.bend) +
+        meeting(used, heading, turn as Heading) * prices.crossing
       if (total < memory.costOf(next) - 1e-9) {
         memory.set(next, total, state)
         const whole = total + guess(next)
@@ -118,29 +127,51 @@ function neighbour(g: Grid, cell: number, heading: Heading): number {
   return cell < w || g.v[cell - w] === 1 ? -1 : cell - w
 }
 
-/** What one step costs without a bend: its length, dearer where another connector runs along or across. */
+/** What one step costs without a bend: its length, dearer where another connector runs along. */
 function stepCost(g: Grid, cell: number, to: number, heading: Heading, prices: Prices): number {
   const w = g.xs.length
   const stretch = cell < to ? cell : to
-  if (heading === 1 || heading === 3) {
-    const length = Math.abs((g.xs[to % w] as number) - (g.xs[cell % w] as number))
-    return (
-      length +
-      ((g.usedH[stretch] as number) > 0 ? prices.shared + length * 0.6 : 0) +
-      (crossed(g.usedV, to, w) ? prices.crossing : 0)
-    )
-  }
-  const length = Math.abs((g.ys[(to / w) | 0] as number) - (g.ys[(cell / w) | 0] as number))
+  const level = heading === 1 || heading === 3
+  const length = level
+    ? Math.abs((g.xs[to % w] as number) - (g.xs[cell % w] as number))
+    : Math.abs((g.ys[(to / w) | 0] as number) - (g.ys[(cell / w) | 0] as number))
+  const shared = ((level ? g.usedH[stretch] : g.usedV[stretch]) as number) > 0
+  return length + (shared ? prices.shared + length * 0.6 : 0)
+}
+
+/** Which stretches around a cell other connectors run on, as bits: up 1, right 2, down 4, left 8. */
+function usedAround(g: Grid, cell: number): number {
+  const w = g.xs.length
   return (
-    length +
-    ((g.usedV[stretch] as number) > 0 ? prices.shared + length * 0.6 : 0) +
-    (crossed(g.usedH, to, 1) ? prices.crossing : 0)
+    ((g.usedV[cell - w] ?? 0) > 0 ? 1 : 0) +
+    ((g.usedH[cell] as number) > 0 ? 2 : 0) +
+    ((g.usedV[cell] as number) > 0 ? 4 : 0) +
+    (cell % w > 0 && (g.usedH[cell - 1] as number) > 0 ? 8 : 0)
   )
 }
 
-/** True when a connector runs straight through the cell at a right angle. */
-const crossed = (used: Uint16Array, cell: number, back: number): boolean =>
-  (used[cell] ?? 0) > 0 && (used[cell - back] ?? 0) > 0
+/** In crossings: what a path that comes in by one stretch and leaves by another meets at a place. Straight across another is
+ *  one; to fall in with another, or to part from it, is half, for what falls in on one side and parts on the other has
+ *  crossed it; corners that touch are a little. */
+function meeting(used: number, coming: Heading, leaving: Heading): number {
+  if (used === 0) return 0
+  const [into, out] = [1 << (coming ^ 2), 1 << leaving]
+  const others = used & ~(into | out)
+  if (others === 0) return 0
+  const along = Number((used & into) !== 0) + Number((used & out) !== 0)
+  if (along === 1) return FALLS_IN
+  if (along === 2) return 0
+  // Both of the other two, or a corner of it, or the end of a line that only leads here.
+  return coming === leaving
+    ? others === (coming % 2 === 0 ? 10 : 5)
+      ? 1
+      : 0
+    : others === (others & -others)
+      ? 0
+      : TOUCHES
+}
+const FALLS_IN = 0.25
+const TOUCHES = 0.1
 
 type Target = { readonly x0: number; readonly x1: number; readonly y0: number; readonly y1: number }
 

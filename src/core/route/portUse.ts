@@ -1,6 +1,6 @@
 /** Which sides of nodes are taken: branches of a question leave by different tips, and nothing leaves where something
  *  enters. */
-import { portOf, sides, type Box, type Point, type Side, distance } from '../geometry'
+import { bottom, right, sides, type Box, type Point, type Side } from '../geometry'
 import type { NodeId } from '../figure'
 import type { Flow, PlacedNode } from '../layout'
 import type { Bare } from './judge'
@@ -31,7 +31,7 @@ export class PortUse {
   /** In bends. */
   price(n: PlacedNode, side: Side, out: boolean): number {
     const used = this.at(n, side)
-    if (this.trunk) return 0
+    if (this.trunk || n.barOf !== null) return 0
     if (out) return (used.out > 0 ? (n.shape === 'diamond' ? 6 : 2.5) : 0) + (used.in > 0 ? 6 : 0)
     // A question's tips at its sides are for its answers.
     return (used.out > 0 ? 6 : 0) + (n.shape === 'diamond' && isAside(side, this.flow) ? 1 : 0)
@@ -48,6 +48,12 @@ export class PortUse {
 }
 
 function sideOfPoint(box: Box, p: Point): Side {
-  const off = (s: Side) => distance(portOf(box, s).x - p.x, portOf(box, s).y - p.y)
+  const gaps: Record<Side, number> = {
+    top: p.y - box.y,
+    right: right(box) - p.x,
+    bottom: bottom(box) - p.y,
+    left: p.x - box.x,
+  }
+  const off = (s: Side) => Math.abs(gaps[s])
   return sides.reduce((best, s) => (off(s) < off(best) ? s : best))
 }

@@ -84,7 +84,15 @@ test('of two runs that lie on each other one is pushed aside, to where it crosse
 })
 
 test('connectors that cross are led anew, also two by two, and left as they were where that does not help', () => {
-  const link = (id: string) => ({ id, from: `${id} from`, to: `${id} to`, best: false, label: null, heldRoute: null })
+  const link = (id: string) => ({
+    id,
+    from: `${id} from`,
+    to: `${id} to`,
+    best: false,
+    beside: false,
+    label: null,
+    heldRoute: null,
+  })
   const across = path('a', [0, 50], [100, 50])
   const upright = path('b', [50, 0], [50, 100])
   const aside = path('b', [50, 0], [150, 0], [150, 100])

@@ -45,14 +45,16 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
   const words = (block: TextBlock, centre: Point, fill: string): Mark => text('', block, centre, fill)
   const over = hopsOf(routed)
   const best = new Set(routed.links.filter((l) => l.best).map((l) => l.id))
+  const bars = new Map(routed.nodes.flatMap((n) => (n.barOf === null ? [] : [[n.id, n.barOf] as const])))
+  const stands = (id: string) => bars.get(id) ?? id
   const connectors = routed.routes.map((r): Mark => ({
     mark: 'connector',
-    owner: r.id,
+    owner: bars.has(r.id) ? '' : r.id,
     points: r.points.map(at),
     line: style.connector.line,
     width: style.connector.width * (best.has(r.id) ? 2.4 : 1) * fit.scale,
     // A hierarchy reads by place; heads on its lines would say that something moves.
-    arrow: routed.kind === 'hierarchy' ? 0 : style.connector.arrow * fit.scale,
+    arrow: routed.kind === 'hierarchy' || bars.has(r.to) ? 0 : style.connector.arrow * fit.scale,
     corner: style.connector.corner * fit.scale,
     hops: (over.get(r.id) ?? []).map(at),
     hop: style.body.size * 0.3 * fit.scale,
@@ -65,14 +67,14 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     const look = style.roles[n.role]
     const shape: Mark = {
       mark: 'shape',
-      owner: n.id,
+      owner: n.barOf === null ? n.id : '',
       shape: n.shape,
       box: boxAt(n.box),
       fill: look.fill,
-      line: look.line,
+      line: n.barOf === null ? look.line : style.connector.line,
       width: style.outline * fit.scale,
     }
-    return [shape, text(n.id, n.block, centreOf(n.box), look.text)]
+    return n.barOf !== null ? [shape] : [shape, text(n.id, n.block, centreOf(n.box), look.text)]
   })
   const labels = routed.routes.flatMap((r) =>
     r.label ? [text(r.id, r.label.block, centreOf(r.label.box), style.connector.text)] : [],
@@ -90,14 +92,18 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     background: style.page,
     marks,
     fit,
-    nodes: routed.nodes.map((n) => ({ id: n.id, box: boxAt(n.box), text: n.block.text, held: n.held !== null })),
-    links: routed.routes.map((r) => ({
-      id: r.id,
-      from: r.from,
-      to: r.to,
-      points: r.points.map(at),
-      text: r.label?.block.text ?? '',
-    })),
+    nodes: routed.nodes
+      .filter((n) => n.barOf === null)
+      .map((n) => ({ id: n.id, box: boxAt(n.box), text: n.block.text, held: n.held !== null })),
+    links: routed.routes
+      .filter((r) => !bars.has(r.id))
+      .map((r) => ({
+        id: r.id,
+        from: stands(r.from),
+        to: stands(r.to),
+        points: r.points.map(at),
+        text: r.label?.block.text ?? '',
+      })),
     bends: routed.flow !== 'straight' && routed.flow !== 'unlinked',
     places: {
       fitting: style.fitting,

@@ -105,14 +105,22 @@ const shapeOf: Record<NodeRole, ShapeName> = {
   set: 'plain',
   member: 'plain',
   choice: 'rect',
-  chance: 'pill',
-  outcome: 'rect',
+  // Squares for choices, circles for chances, triangles for outcomes, as decision trees are drawn.
+  chance: 'oval',
+  outcome: 'pointed',
   option: 'roundRect',
   criterion: 'plain',
   point: 'roundRect',
 }
-const familyOf = (role: NodeRole): 'sea' | 'brass' | 'solid' =>
-  role === 'question' || role === 'choice' ? 'brass' : role === 'end' || role === 'start' ? 'solid' : 'sea'
+const familyOf = (role: NodeRole): 'sea' | 'brass' | 'moss' | 'slate' | 'solid' => families[role] ?? 'sea'
+const families: Partial<Record<NodeRole, 'brass' | 'moss' | 'slate' | 'solid'>> = {
+  question: 'brass',
+  choice: 'brass',
+  chance: 'slate',
+  outcome: 'moss',
+  start: 'solid',
+  end: 'solid',
+}
 
 /** In parts of the size of the words. */
 const CORNER: Record<ConnectorForm, number> = { rounded: 0.35, square: 0, curved: 1.6, straight: 0.35 }

@@ -19,6 +19,7 @@ export type CueName =
   | 'stop'
   | 'note'
   | 'meanwhile'
+  | 'together'
   | 'times'
 
 export type Cue = {
@@ -123,12 +124,18 @@ export const cues: readonly Cue[] = [
     counter: ['Repeat step 3', 'Do this first'],
   },
   {
-    name: 'meanwhile',
-    pattern:
-      /^(?:and )?(?:meanwhile|in the meantime|at the same time|in parallel|while (?:this|that) (?:happens|runs|is going on))\b,?/i,
+    name: 'together',
+    pattern: /^(?:and |(?:and )?then,? )?(?:at the same time|in parallel|side by side)\b,?/i,
     because: 'at the same time',
-    examples: ['Meanwhile, heat the galley', 'At the same time the mate calls'],
-    counter: ['At the same place'],
+    examples: ['At the same time the mate calls', 'Then, in parallel, the purser counts'],
+    counter: ['At the same place', 'Then the mate calls'],
+  },
+  {
+    name: 'meanwhile',
+    pattern: /^(?:and )?(?:meanwhile|in the meantime|while (?:this|that) (?:happens|runs|is going on))\b,?/i,
+    because: 'at the same time',
+    examples: ['Meanwhile, heat the galley'],
+    counter: ['While at sea, wear it'],
   },
   {
     name: 'stop',
