@@ -115,10 +115,15 @@ export function insertOn(f: Figure, on: LinkId, ids: { node: NodeId; link: LinkI
   const link = f.links[on]
   if (!link) return all()
   const node = newNode(ids.node, kinds[f.kind].plainRole, text, orderAfter(f, link.from))
+  // Of parallel branches the ends stay where they branch and where they meet.
+  const alike = (list: readonly FigureLink[]) => list.filter((l) => l.role === 'beside').length > 1
+  const [branches, meets] = [alike(linksFrom(f, link.from)), alike(linksTo(f, link.to))]
+  const before = link.role === 'beside' && !branches ? { role: 'next' as const } : {}
+  const after = link.role === 'beside' && meets ? 'beside' : 'next'
   return all(
     { do: 'putNode', node },
-    { do: 'setLink', id: on, set: { to: ids.node } },
-    { do: 'putLink', link: newLink(ids.link, ids.node, link.to, 1) },
+    { do: 'setLink', id: on, set: { to: ids.node, ...before } },
+    { do: 'putLink', link: newLink(ids.link, ids.node, link.to, 1, '', after) },
   )
 }
 
@@ -170,14 +175,19 @@ export const addBranch = (
 
 /** Takes a node out and closes the gap: what led to it leads to what followed it (for a question, to its first answer). */
 export function remove(f: Figure, id: NodeId): Edit {
-  const follower = linksFrom(f, id).find((l) => l.to !== id)?.to
+  const onward = linksFrom(f, id).find((l) => l.to !== id)
+  const follower = onward?.to
+  // The last step of a parallel branch hands on that it meets the others.
+  const meets = onward?.role === 'beside' ? { role: onward.role } : {}
   const bridges = linksTo(f, id)
     .filter((l) => l.from !== id)
     .map((l): Edit | null => {
       const doubled =
         follower &&
         linksFrom(f, l.from).some((o) => o.to === follower && o.id !== l.id && (o.text ?? '') === (l.text ?? ''))
-      return follower && follower !== l.from && !doubled ? { do: 'setLink', id: l.id, set: { to: follower } } : null
+      return follower && follower !== l.from && !doubled
+        ? { do: 'setLink', id: l.id, set: { to: follower, ...meets } }
+        : null
     })
   return all(...bridges, { do: 'dropNode', id })
 }

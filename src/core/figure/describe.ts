@@ -7,9 +7,10 @@ export function altTextOf(figure: Figure): string {
   const links = linksInOrder(figure)
   const sentences = nodesInOrder(figure).map((n) => {
     const out = links.filter((l) => l.from === n.id)
+    const beside = out.filter((l) => l.role === 'beside').length > 1 ? 'at the same time: ' : ''
     const to = out.map((l) => `${l.text ? `${l.text}: ` : ''}${figure.nodes[l.to]?.text ?? ''}`)
     const detail = n.detail ? `: ${n.detail}` : ''
-    return `${n.text}${detail}${to.length > 1 || out.some((l) => l.text) ? ` (${to.join('; ')})` : ''}`
+    return `${n.text}${detail}${to.length > 1 || out.some((l) => l.text) ? ` (${beside}${to.join('; ')})` : ''}`
   })
   return `${kinds[figure.kind].name}${figure.title ? ` “${figure.title}”` : ''}, ${sentences.length} parts. ${sentences.join('. ')}.`
 }

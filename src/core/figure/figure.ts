@@ -12,6 +12,8 @@ export const nodeRoles = [
   'connector',
   'concept',
   'item',
+  /** Helps the one above, with nobody below: stands beside the line. */
+  'assistant',
   'set',
   'member',
   'choice',

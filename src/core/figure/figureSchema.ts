@@ -97,6 +97,8 @@ const figureFields = z.readonly(
     nodes: z.readonly(z.record(id, nodeSchema)),
     links: z.readonly(z.record(id, linkSchema)),
     arrangement: short(32),
+    /** The node a person has put in the middle, where an arrangement has one. */
+    focus: z.optional(id),
     frame: z.enum(frames),
     houseStyle: short(64),
     dress: z.readonly(z.object({ typeface: z.enum(typefaces), connectors: z.optional(z.enum(connectorForms)) })),

@@ -21,10 +21,12 @@ export {
   type NodeRole,
   type Typeface,
 } from './figure'
-export { POINTS_PER_PX, SMALLEST_TEXT, frameTable } from './frame'
+export { GROWTH_STEP, POINTS_PER_PX, SMALLEST_TEXT, frameTable } from './frame'
 export { ranking, type Rank } from './ranking'
-export { kinds } from './kinds'
+export { kinds, linkMeanings } from './kinds'
 export { figureSchema, type Fitting } from './figureSchema'
 export { placesKey, placesOf, type Places } from './places'
 export { isFigure } from './isFigure'
 export { twoCriteria, type TwoCriteria } from './twoCriteria'
+export { crossLinks } from './crossLinks'
+export { lengthIn, timesOf } from './times'

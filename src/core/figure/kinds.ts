@@ -13,6 +13,16 @@ type KindRow = {
   readonly continues: boolean
 }
 
+/** What links are called where a person chooses between them. */
+export const linkMeanings: Record<LinkRole, string> = {
+  next: 'then',
+  beside: 'at the same time',
+  relation: 'relates to',
+  child: 'above',
+  leads: 'leads to',
+  weighs: 'weighs',
+}
+
 /** What each kind of figure is made of. */
 export const kinds = {
   process: {
@@ -34,7 +44,7 @@ export const kinds = {
   hierarchy: {
     name: 'Hierarchy',
     noun: 'item',
-    nodeRoles: ['item'],
+    nodeRoles: ['item', 'assistant'],
     linkRoles: ['child'],
     plainRole: 'item',
     continues: true,

@@ -77,6 +77,7 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
         stroke: m.line,
         'stroke-width': round(m.width),
         'stroke-linejoin': 'round',
+        ...(m.dash > 0 ? { 'stroke-dasharray': `${round(m.dash)} ${round(m.dash * 0.8)}` } : {}),
       }),
       ...(m.arrow === 0
         ? []

@@ -102,7 +102,7 @@ const tellsTimes = (figure: Figure): boolean => {
     !branches &&
     isWordless(figure) &&
     isBetween(figure, 3, MOST_AROUND) &&
-    nodes.filter((n) => TIME.test(`${n.text} ${n.detail ?? ''}`)).length > nodes.length / 2
+    nodes.filter((n) => n.duration || TIME.test(`${n.text} ${n.detail ?? ''}`)).length > nodes.length / 2
   )
 }
 

@@ -38,7 +38,10 @@ function parallel(seed: number, arrangement: string, frame: FrameName): { figure
       return { id: `${from}-${to}`, role, from, to, order: i, source: [] }
     })
   })
-  return { figure: { ...base, nodes, arrangement, frame, links: Object.fromEntries(links.map((l) => [l.id, l])) }, arms }
+  return {
+    figure: { ...base, nodes, arrangement, frame, links: Object.fromEntries(links.map((l) => [l.id, l])) },
+    arms,
+  }
 }
 
 test.each(['down', 'across', 'lanes', 'lanesDown'])(
@@ -54,7 +57,8 @@ test.each(['down', 'across', 'lanes', 'lanesDown'])(
         routed.routes.filter((r) => r.from === b.id),
         routed.routes.filter((r) => r.to === b.id),
       ])
-      if (bars.length !== 2 || fork?.[0]?.length !== arms || join?.[1]?.length !== arms) return 'not all arms at the bars'
+      if (bars.length !== 2 || fork?.[0]?.length !== arms || join?.[1]?.length !== arms)
+        return 'not all arms at the bars'
       const lanes = arrangement.startsWith('lanes')
       if (!lanes && routed.starts.length < 2 && crossingsOf(routed) > 0) return `${crossingsOf(routed)} crossings`
       const drawn = scene(routed)

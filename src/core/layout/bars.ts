@@ -28,6 +28,7 @@ export function barred(sized: Sized, direction: 'down' | 'across'): Sized {
     to,
     best: false,
     beside: false,
+    cross: false,
     label: null,
     heldRoute: null,
   })

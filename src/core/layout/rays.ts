@@ -15,10 +15,12 @@ const GROWTH = 1.05
 /** Beyond this many nodes no ring is small enough to be seen as one. */
 const MOST = 150
 
-/** Around the title, or around the one root of a hierarchy. */
+/** Around the title, around the one root of a hierarchy, or around the concept that was chosen or has the most links. */
 export function rays(sized: Sized, set: SetWords, directed: boolean): Arranged {
   if (sized.nodes.length === 0 || sized.nodes.length > MOST) return tree(sized, 'across')
-  const around = directed ? forest(sized) : forestAround(sized, busiest(sized))
+  const around = directed
+    ? forest(sized)
+    : forestAround(sized, sized.nodes.find((n) => n.id === sized.focus) ?? busiest(sized))
   const alone = around.roots.length === 1
   const title = alone ? null : set(sized.title, 'heading', sized.style.wrap.question)
   const seats = seatsOf(around, alone ? 0 : 1)

@@ -3,12 +3,17 @@
 import type { Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { closestTo, columnCounts, frameAspect } from './frameAspect'
+import { cards } from './cards'
 import type { Arranged } from './placed'
 
 /** `columns` as given, or as many as bring the picture closest to the frame. */
 export function rows(sized: Sized, gapX: number, gapY: number, columns: number | null = null): Arranged {
   const counts = columns === null ? columnCounts(sized.nodes.length) : [columns]
-  const tries = counts.map((n) => rowsOf(sized.nodes, n, gapX, gapY))
+  const tries = counts.map((n) => {
+    const rows = Math.ceil(sized.nodes.length / n)
+    const taken = { width: gapX * (n - 1), height: gapY * (rows - 1) }
+    return rowsOf(sized.kind === 'points' ? cards(sized, n, rows, taken) : sized.nodes, n, gapX, gapY)
+  })
   return { boxes: closestTo(frameAspect(sized), tries, (t) => t).boxes, flow: 'rows', decor: [] }
 }
 

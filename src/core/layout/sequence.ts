@@ -2,6 +2,7 @@
  *  `timeLine` above and below a line, `ladder` rising from step to step. */
 import { union, type Box } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
+import { cards } from './cards'
 import { closestTo, columnCounts, frameAspect } from './frameAspect'
 import type { Arranged, Decor, SetWords } from './placed'
 import { columnWidths } from './rows'
@@ -45,7 +46,8 @@ export function stages(sized: Sized, set: SetWords): Arranged {
   return closestTo(frameAspect(sized), tries, (t) => union([...t.boxes.values()]))
 }
 
-/** Nodes in turn above and below a line, each with a stem to its place on it. */
+/** Nodes in turn above and below a line, each with a stem to its place on it: to scale where all say when, evenly otherwise.
+ *  A node stands as near to its place as its neighbours allow. */
 export function timeLine(sized: Sized): Arranged {
   const { nodes, style } = sized
   const gap = style.gap.beside * 0.4
@@ -57,18 +59,56 @@ export function timeLine(sized: Sized): Arranged {
     style.body.size * 3,
     ...nodes.slice(2).map((n, i) => (n.width + (nodes[i] as SizedNode).width) / 4 + gap / 2),
   )
+  const marks = placesOnLine(sized, step)
+  const middles = marks.slice()
+  for (const side of [0, 1]) {
+    const own = [...nodes.keys()].filter((i) => i % 2 === side)
+    const wanted = own.map((i) => marks[i] as number)
+    const rooms = own
+      .slice(1)
+      .map((i, k) => ((nodes[i] as SizedNode).width + (nodes[own[k] as number] as SizedNode).width) / 2 + gap)
+    nearestPlaces(wanted, rooms).forEach((x, k) => (middles[own[k] as number] = x))
+  }
   nodes.forEach((n, i) => {
     const above = i % 2 === 0
-    const x = i * step
+    const [mark, x] = [marks[i] as number, middles[i] as number]
     const foot = above ? -stem : stem
+    // A stem stays upright where its node reaches over its mark.
+    const reach = n.width / 2 - style.body.size * 0.8
+    const end = Math.min(x + reach, Math.max(x - reach, mark))
     boxes.set(n.id, { x: x - n.width / 2, y: above ? foot - n.height : foot, width: n.width, height: n.height })
-    decor.push({ kind: 'rule', from: { x, y: 0 }, to: { x, y: foot } })
-    decor.push({ kind: 'badge', centre: { x, y: 0 }, radius: style.body.size * 0.28 })
+    decor.push({ kind: 'rule', from: { x: mark, y: 0 }, to: { x: end, y: foot } })
+    decor.push({ kind: 'badge', centre: { x: mark, y: 0 }, radius: style.body.size * 0.28 })
   })
-  const extent = union([...boxes.values()])
+  const extent = union([...boxes.values(), ...marks.map((x) => ({ x, y: 0, width: 0, height: 0 }))])
   const y = 0
   decor.unshift({ kind: 'rule', from: { x: extent.x, y }, to: { x: extent.x + extent.width, y } })
   return { boxes, flow: 'unlinked', decor }
+}
+
+/** Marks on the line, `step` apart in the mean. */
+function placesOnLine({ nodes, times }: Sized, step: number): number[] {
+  const when = nodes.map((n) => times?.get(n.id) ?? null)
+  const [first, last] = [when[0] ?? 0, when.at(-1) ?? 0]
+  const inOrder = when.every((t, i) => t !== null && (i === 0 || t >= (when[i - 1] ?? t)))
+  if (!inOrder || last <= first) return nodes.map((_, i) => i * step)
+  return when.map((t) => (((t ?? 0) - first) / (last - first)) * (nodes.length - 1) * step)
+}
+
+/** Places in the given order, neighbours at least `rooms` apart, as near as can be (least squares) to those wanted: by pooling
+ *  neighbours that are in each other's way (Ayer et al. 1955, "An Empirical Distribution Function"). */
+function nearestPlaces(wanted: readonly number[], rooms: readonly number[]): number[] {
+  const before = rooms.reduce<number[]>((sums, r) => [...sums, (sums.at(-1) ?? 0) + r], [0])
+  const pools: { sum: number; count: number }[] = []
+  wanted.forEach((w, i) => {
+    let pool = { sum: w - (before[i] as number), count: 1 }
+    for (let last = pools.at(-1); last && last.sum / last.count > pool.sum / pool.count; last = pools.at(-1)) {
+      pool = { sum: pool.sum + last.sum, count: pool.count + last.count }
+      pools.pop()
+    }
+    pools.push(pool)
+  })
+  return pools.flatMap((p) => Array<number>(p.count).fill(p.sum / p.count)).map((x, i) => x + (before[i] as number))
 }
 
 /** Each node a rung higher and farther right than the one before. */
@@ -86,9 +126,9 @@ export function ladder(sized: Sized): Arranged {
 
 /** Four points in the four fields of a cross. */
 export function quadrants(sized: Sized): Arranged {
-  const { nodes, style } = sized
-  const gap = style.gap.beside * 0.8
-  const [width, height] = [Math.max(...nodes.map((n) => n.width)), Math.max(...nodes.map((n) => n.height))]
+  const gap = sized.style.gap.beside * 0.8
+  const nodes = cards(sized, 2, 2, { width: gap, height: gap })
+  const [width, height] = [Math.max(0, ...nodes.map((n) => n.width)), Math.max(0, ...nodes.map((n) => n.height))]
   const boxes = new Map(
     nodes.map((n, i): [string, Box] => [
       n.id,

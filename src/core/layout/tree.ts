@@ -21,17 +21,26 @@ export function tree(sized: Sized, direction: 'down' | 'across', stacked = false
   const breadth = (n: SizedNode) => (down ? n.width : n.height)
   const depth = (n: SizedNode) => (down ? n.height : n.width)
   const gap = sized.style.gap.beside * (down ? 0.5 : 0.4)
-  const { roots, childrenOf } = forest(sized)
+  const { roots, childrenOf: below } = forest(sized)
+  // Down the page assistants stand beside the line, above those who are in it; across they stand among them.
+  const isBeside = (n: SizedNode) => down && n.role === 'assistant' && below(n).length === 0
+  const childrenOf = (n: SizedNode) => below(n).filter((c) => !isBeside(c))
+  const assistantsOf = (n: SizedNode) => below(n).filter(isBeside)
+  const aside = listIndent(sized.style)
+  /** Room that a node takes up beside the line it hangs on. */
+  const breadthOf = (n: SizedNode) => Math.max(breadth(n), ...assistantsOf(n).map((a) => (a.width + aside) * 2))
 
   const inList = (node: SizedNode) => stacked && isList(node, childrenOf)
   const branchOf = (node: SizedNode): Branch =>
     inList(node)
       ? listed(node, childrenOf(node), listIndent(sized.style))
-      : joined(node, childrenOf(node).map(branchOf), breadth(node), gap)
+      : joined(node, childrenOf(node).map(branchOf), breadthOf(node), gap)
   const crown = joined(null, roots.map(branchOf), 0, gap * 2)
   const levels: number[] = []
+  const helped: number[] = []
   const measure = (b: Branch, level: number): void => {
     levels[level] = Math.max(levels[level] ?? 0, depth(b.node))
+    helped[level] = Math.max(helped[level] ?? 0, inPairs(assistantsOf(b.node), gap * 0.4).height)
     b.children.forEach((c) => measure(c.branch, level + 1))
   }
   crown.children.forEach((c) => measure(c.branch, 0))
@@ -40,28 +49,48 @@ export function tree(sized: Sized, direction: 'down' | 'across', stacked = false
     sized.style.gap.between * (down ? 1 : 1.2),
     labels === 0 ? 0 : labels + sized.style.body.size * 2.4,
   )
-  const tops = levels.map((_, i) => levels.slice(0, i).reduce((s, d) => s + d + between, 0))
+  const tops = levels.map((_, i) =>
+    levels.slice(0, i).reduce((s, d, k) => s + d + between + (helped[k] ? helped[k] + gap * 0.8 : 0), 0),
+  )
   const boxes = new Map<string, Box>()
   const place = (b: Branch, middle: number, level: number): void => {
     // Across, words of one level start at the same edge; down, they stand on the middle of their level.
     const along = (tops[level] as number) + (down ? ((levels[level] as number) - depth(b.node)) / 2 : 0)
-    const aside = middle - breadth(b.node) / 2
+    const start = middle - breadth(b.node) / 2
     boxes.set(b.node.id, {
-      x: down ? aside : along,
-      y: down ? along : aside,
+      x: down ? start : along,
+      y: down ? along : start,
       width: b.node.width,
       height: b.node.height,
     })
     b.children.forEach((c) => place(c.branch, middle + c.shift, level + 1))
+    for (const { node, top, side } of inPairs(assistantsOf(b.node), gap * 0.4).seats)
+      boxes.set(node.id, {
+        x: middle + side * aside - (side < 0 ? node.width : 0),
+        y: along + depth(b.node) + gap * 0.8 + top,
+        width: node.width,
+        height: node.height,
+      })
     if (!inList(b.node)) return
     let top = along + b.node.height + gap * 0.7
     for (const n of childrenOf(b.node)) {
-      boxes.set(n.id, { x: aside + listIndent(sized.style), y: top, width: n.width, height: n.height })
+      boxes.set(n.id, { x: start + listIndent(sized.style), y: top, width: n.width, height: n.height })
       top += n.height + gap * 0.4
     }
   }
   crown.children.forEach((c) => place(c.branch, c.shift, 0))
   return { boxes, flow: stacked ? 'outline' : down ? 'treeDown' : 'treeAcross', decor: [] }
+}
+
+/** Two beside each other, the line between them: the first at the right. `side` is 1 there and -1 at the left. */
+function inPairs(list: readonly SizedNode[], gap: number) {
+  let [top, height] = [0, 0]
+  const seats = list.map((node, i) => {
+    if (i > 0 && i % 2 === 0) top = height + gap
+    height = Math.max(height, top + node.height)
+    return { node, top, side: i % 2 === 0 ? 1 : -1 }
+  })
+  return { seats, height }
 }
 
 /** How far a list is set in from what it hangs on. */

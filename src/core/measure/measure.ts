@@ -1,11 +1,13 @@
 /** Stage `measure`: gives each node and label its lines and its size. In: a figure and its full style. Out: shapes that
  *  hold their words, in the order of the text. Knows no position. */
 import {
+  crossLinks,
   expectedValues,
   linksInOrder,
   nodesInOrder,
   placesOf,
   ranking,
+  timesOf,
   twoCriteria,
   type Figure,
   type FigureKind,
@@ -50,6 +52,8 @@ export type SizedLink = {
   readonly to: NodeId
   /** Into, or out of, what is done at the same time as others. */
   readonly beside: boolean
+  /** Joins what other links join already: no part of the backbone of a concept map. */
+  readonly cross: boolean
   /** Leads to the best option of a choice. */
   readonly best: boolean
   readonly label: TextBlock | null
@@ -65,6 +69,10 @@ export type Sized = {
   readonly links: readonly SizedLink[]
   /** Everyone who does a step, in the order of the text. */
   readonly actors: readonly { readonly name: string; readonly block: TextBlock }[]
+  /** When each happens, as numbers; null where not all of them say so. */
+  readonly times: ReadonlyMap<NodeId, number> | null
+  /** The node that a person has put in the middle. */
+  readonly focus: NodeId | null
   /** Where the options of a decision stand by two criteria; null where they are not told so. */
   readonly twoCriteria: TwoCriteria | null
   /** Characters that no shipped font can show. */
@@ -86,12 +94,14 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     return value === undefined ? null : `= ${number.format(value)}${unit ? ` ${unit}` : ''}`
   }
   const nodes = nodesInOrder(figure).map((n) => sizedNode(n, shapeFor(n, figure, style), worth(n), style, typesetter))
+  const crossing = crossLinks(figure)
   const links = linksInOrder(figure).map((l) => ({
     id: l.id,
     from: l.from,
     to: l.to,
     best: best.has(l.id),
     beside: l.role === 'beside',
+    cross: crossing.has(l.id),
     // Bent for one way of drawing, as the places are.
     heldRoute: (placesOf(figure) && l.heldRoute) ?? null,
     label: l.text
@@ -110,6 +120,8 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
       name,
       block: textBlock([{ text: name, look: style.heading, strong: true }], style.wrap.question, typesetter),
     })),
+    times: timesOf(figure),
+    focus: figure.focus && figure.nodes[figure.focus] ? figure.focus : null,
     twoCriteria: twoCriteria(figure),
     missing: typesetter.missing(words.join(' '), style.body.fonts),
   }
@@ -152,6 +164,7 @@ function sizedNode(
       strong: point,
     },
   ]
+  if (node.duration) parts.push({ text: node.duration, look: style.label, strong: false })
   if (node.detail) parts.push({ text: node.detail, look: style.label, strong: false })
   if (worth !== null) parts.push({ text: worth, look: style.heading, strong: true })
   const block = textBlock(parts, room, typesetter)

@@ -1,7 +1,7 @@
 /** Kinds, parts, groups and reporting lines: from the shape of the text (nested items, headings, "term: a, b" lines, tables
  *  with repeating cells) or from what its sentences say. */
 import type { FigureLink, FigureNode } from '../figure'
-import { countOf, keyOf, type ChildClaim, type Named, type ReadText } from '../reading'
+import { countOf, keyOf, type ChildClaim, type Named, type ReadText, isAssistant } from '../reading'
 import { countMeeting, slice, type Block, type Span } from '../text'
 import { many, type Built } from './built'
 import { labelled, listIn, termOf, titleBlock } from './shapes'
@@ -28,9 +28,13 @@ export function hierarchyFigure(read: ReadText): Built {
   if (!best) return { nodes: [], links: [], score: 0, reasons: [] }
   const used = new Set(best.edges.flatMap((e) => [e.from.id, e.to.id]))
   const things = best.things.list.filter((t) => used.has(t.id))
+  const isLeaf = (id: string) => best.edges.some((e) => e.to.id === id) && best.edges.every((e) => e.from.id !== id)
   const nodes = things.map((t, i): FigureNode => ({
     id: t.id,
-    role: 'item',
+    role:
+      isAssistant(t.label) && best.edges.every((e) => e.from.id !== t.id) && best.edges.some((e) => e.to.id === t.id)
+        ? 'assistant'
+        : 'item',
     text: t.label,
     order: i + 1,
     source: t.source,

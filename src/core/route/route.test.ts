@@ -90,6 +90,7 @@ test('connectors that cross are led anew, also two by two, and left as they were
     to: `${id} to`,
     best: false,
     beside: false,
+    cross: false,
     label: null,
     heldRoute: null,
   })

@@ -12,7 +12,7 @@ export function treeLines(placed: Placed, clear: number): (parent: PlacedNode, c
   const nearest = new Map<string, number>()
   for (const l of placed.links) {
     const [a, b] = [node.get(l.from), node.get(l.to)]
-    if (!a || !b || along(b.box) <= along(portOf(a.box, out))) continue
+    if (!a || !b || b.role === 'assistant' || along(b.box) <= along(portOf(a.box, out))) continue
     nearest.set(l.from, Math.min(nearest.get(l.from) ?? Infinity, along(b.box)))
   }
   // Words stand on the last stretch, which the arrangement has made long enough for them.
@@ -20,6 +20,8 @@ export function treeLines(placed: Placed, clear: number): (parent: PlacedNode, c
   const before = words === 0 ? clear : words + placed.style.body.size * 1.6
   const indent = listIndent(placed.style)
   return (parent, child) => {
+    const beside = !across && child.role === 'assistant' ? besideLine(parent.box, child.box) : null
+    if (beside) return beside
     const listed = placed.flow === 'outline' ? hook(parent.box, child.box, indent) : null
     if (listed) return listed
     const [from, to] = [portOf(parent.box, out), portOf(child.box, into)]
@@ -36,6 +38,13 @@ export function treeLines(placed: Placed, clear: number): (parent: PlacedNode, c
         ]
     return withoutCollinear([from, ...turns, to])
   }
+}
+
+/** Down the line below a node, then to the side of what stands beside it; null where that is below the node itself. */
+function besideLine(a: Box, b: Box): Point[] | null {
+  const [from, y] = [portOf(a, 'bottom'), b.y + b.height / 2]
+  const side = b.x > from.x ? b.x : b.x + b.width
+  return y > from.y && (b.x > from.x || b.x + b.width < from.x) ? [from, { x: from.x, y }, { x: side, y }] : null
 }
 
 /** Down beside what is set in, then to its left edge; null when it does not stand in the list of the other. */

@@ -28,6 +28,7 @@ const draw: { [K in Decor['kind']]: (d: Extract<Decor, { kind: K }>, b: Brush) =
       points: [b.at(d.from), b.at(d.to)],
       line: b.style.connector.line,
       width: b.style.connector.width * b.scale,
+      dash: 0,
       arrow: 0,
       corner: 0,
       hops: [],

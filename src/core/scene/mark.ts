@@ -24,6 +24,8 @@ export type Mark =
       readonly points: readonly Point[]
       readonly line: string
       readonly width: number
+      /** Length of its dashes; 0 for an unbroken line. */
+      readonly dash: number
       readonly arrow: number
       readonly corner: number
       /** Where the line jumps over another, in order along it, each a place on a level stretch. */

@@ -1,6 +1,6 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
-import { POINTS_PER_PX, type Places } from '../figure'
+import { GROWTH_STEP, POINTS_PER_PX, type Places } from '../figure'
 import { EPSILON, centreOf, inflate, segmentEnters, segments, union, type Box, type Point } from '../geometry'
 import { extentOf } from '../layout'
 import type { TextBlock } from '../measure'
@@ -44,6 +44,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     textMark(owner, block, at(centre), fit.scale, fill)
   const words = (block: TextBlock, centre: Point, fill: string): Mark => text('', block, centre, fill)
   const over = hopsOf(routed)
+  const cross = new Set(routed.links.filter((l) => l.cross).map((l) => l.id))
   const best = new Set(routed.links.filter((l) => l.best).map((l) => l.id))
   const bars = new Map(routed.nodes.flatMap((n) => (n.barOf === null ? [] : [[n.id, n.barOf] as const])))
   const stands = (id: string) => bars.get(id) ?? id
@@ -53,6 +54,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     points: r.points.map(at),
     line: style.connector.line,
     width: style.connector.width * (best.has(r.id) ? 2.4 : 1) * fit.scale,
+    dash: cross.has(r.id) ? style.body.size * 0.35 * fit.scale : 0,
     // A hierarchy reads by place; heads on its lines would say that something moves.
     arrow: routed.kind === 'hierarchy' || bars.has(r.to) ? 0 : style.connector.arrow * fit.scale,
     corner: style.connector.corner * fit.scale,
@@ -154,9 +156,15 @@ function extent(routed: Routed): Box {
   return union([extentOf(routed), ...points, ...labels])
 }
 
+/** The least of these; what is larger than life by whole steps only. */
+function inSteps(...most: readonly number[]): number {
+  const scale = Math.min(...most)
+  return scale < 1 ? scale : 1 + Math.floor((scale - 1) / GROWTH_STEP + 1e-9) * GROWTH_STEP
+}
+
 function fitted(content: Box, routed: Routed): { fit: Fit; width: number; height: number } {
   const { frame, margin } = routed.style
-  const scale = Math.min(
+  const scale = inSteps(
     frame.growth,
     frame.width ? (frame.width - 2 * margin) / Math.max(1, content.width) : Infinity,
     frame.height ? (frame.height - 2 * margin) / Math.max(1, content.height) : Infinity,

@@ -102,6 +102,7 @@ const shapeOf: Record<NodeRole, ShapeName> = {
   connector: 'circle',
   concept: 'roundRect',
   item: 'roundRect',
+  assistant: 'roundRect',
   set: 'plain',
   member: 'plain',
   choice: 'rect',
@@ -116,6 +117,7 @@ const familyOf = (role: NodeRole): 'sea' | 'brass' | 'moss' | 'slate' | 'solid' 
 const families: Partial<Record<NodeRole, 'brass' | 'moss' | 'slate' | 'solid'>> = {
   question: 'brass',
   choice: 'brass',
+  assistant: 'slate',
   chance: 'slate',
   outcome: 'moss',
   start: 'solid',

@@ -16,6 +16,7 @@ import {
   kinds,
   nodesInOrder,
   placesOf,
+  linkMeanings,
   typefaces,
   type Figure,
   type FigureNode,
@@ -57,6 +58,28 @@ export function Inspector({ figure, scene, selected, apply, actions }: Props) {
               onChange={(t) => apply(renameLink(link.id, t))}
             />
           </Row>
+          {kinds[figure.kind].linkRoles.length > 1 && (
+            <Row label="Means">
+              <select
+                aria-label="What the link means"
+                className="field"
+                value={link.role}
+                onChange={(e) =>
+                  apply({
+                    do: 'setLink',
+                    id: link.id,
+                    set: { role: kinds[figure.kind].linkRoles.find((r) => r === e.target.value) ?? link.role },
+                  })
+                }
+              >
+                {kinds[figure.kind].linkRoles.map((r) => (
+                  <option key={r} value={r}>
+                    {linkMeanings[r]}
+                  </option>
+                ))}
+              </select>
+            </Row>
+          )}
           {figure.kind === 'decision' && (
             <Row label="Chance">
               <Text
@@ -148,6 +171,17 @@ function NodeDetails({
           />
         </Row>
       )}
+      {(figure.kind === 'process' || figure.kind === 'points') && (
+        <Row label="Takes">
+          <Text
+            key={node.id + (node.duration ?? '')}
+            label="How long it takes, as in 20 minutes"
+            value={node.duration ?? ''}
+            hint="not said"
+            onChange={(t) => set({ duration: t || null })}
+          />
+        </Row>
+      )}
       <Row label="Detail">
         <Text
           key={node.id + (node.detail ?? '')}
@@ -210,6 +244,15 @@ function NodeDetails({
               ))}
           </select>
         </Row>
+      )}
+      {figure.kind === 'concept' && figure.focus !== node.id && (
+        <button
+          type="button"
+          className="button self-start"
+          onClick={() => apply({ do: 'setFigure', set: { focus: node.id, arrangement: 'rays' } })}
+        >
+          Put it in the middle
+        </button>
       )}
       {node.held ? (
         <p className="text-[13px] text-quiet">
