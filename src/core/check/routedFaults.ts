@@ -27,6 +27,8 @@ export type Fault = {
   readonly what: string
 }
 
+/** Flows whose connectors run in any direction. */
+const FREE: readonly string[] = ['straight', 'ring']
 /** Nobody sees less, in px. */
 const SLANT = 0.05
 
@@ -46,7 +48,7 @@ export function routedFaults(routed: Routed): Fault[] {
     if (!a || !b || !onOutline(a, r.points[0]) || !onOutline(b, r.points.at(-1)))
       faults.push({ code: 'loose-connector', what: r.id })
     for (const [p, q] of segments(r.points)) {
-      if (routed.flow !== 'straight' && Math.min(Math.abs(p.x - q.x), Math.abs(p.y - q.y)) > SLANT)
+      if (!FREE.includes(routed.flow) && Math.min(Math.abs(p.x - q.x), Math.abs(p.y - q.y)) > SLANT)
         faults.push({ code: 'slanted-connector', what: r.id })
       for (const other of boxes)
         if (other.id === r.from || other.id === r.to ? goesInto(node(other.id), p, q) : segmentEnters(p, q, other.box))
@@ -110,5 +112,19 @@ export const crossingsOf = (routed: Routed): number =>
     (sum, r, i) => routed.routes.slice(i + 1).reduce((n, o) => n + crossingsBetween(r.points, o.points), sum),
     0,
   )
+/** Turns of connectors; the pieces of an arc turn by less. */
 export const bendsOf = (routed: Routed): number =>
-  routed.routes.reduce((s, r) => s + Math.max(0, r.points.length - 2), 0)
+  routed.routes.reduce(
+    (sum, { points }) =>
+      sum +
+      points.slice(1, -1).filter((p, i) => {
+        const [a, b] = [points[i] as Point, points[i + 2] as Point]
+        const [u, v] = [
+          { x: p.x - a.x, y: p.y - a.y },
+          { x: b.x - p.x, y: b.y - p.y },
+        ]
+        const along = u.x * v.x + u.y * v.y
+        return Math.abs(u.x * v.y - u.y * v.x) > along * 0.35
+      }).length,
+    0,
+  )

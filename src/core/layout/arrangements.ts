@@ -18,6 +18,7 @@ import { table } from './table'
 import { outline, tree } from './tree'
 import { circlesToScale, toScale } from './toScale'
 import { circles } from './venn'
+import { circlesWithContent, withContent } from './withContent'
 
 type ArrangementRow = {
   readonly name: string
@@ -122,13 +123,26 @@ const hasCriteria = (figure: Figure): boolean => {
 
 /** Circles can be drawn as large as what lies in their regions. */
 const hasAreas = (figure: Figure): boolean => {
+  const { count, weights } = contentOf(figure)
+  return circlesToScale(count, weights) !== null
+}
+
+/** How many sets there are, and how much each member weighs in which of them. */
+function contentOf(figure: Figure) {
   const sets = nodesInOrder(figure).filter((n) => n.role === 'set')
   const members = Object.values(figure.nodes).filter((n) => n.role !== 'set')
   const weights = members.map((m) => ({
     sets: sets.flatMap((s, i) => (m.memberOf?.includes(s.id) ? [i] : [])),
     weight: weightOf(m),
   }))
-  return circlesToScale(sets.length, weights) !== null
+  return { count: sets.length, weights }
+}
+
+/** Some sets share nothing, or one has nothing of its own, and circles can show it. */
+const hasEmptyRegions = (figure: Figure): boolean => {
+  const { count, weights } = contentOf(figure)
+  const used = new Set(weights.flatMap((w) => (w.sets.length > 0 ? [w.sets.join()] : [])))
+  return (count === 2 || count === 3) && used.size < 2 ** count - 1 && circlesWithContent(count, weights) !== null
 }
 
 const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
@@ -232,6 +246,12 @@ export const arrangements = {
   venn: {
     circles: { name: 'Circles', evens: 1, arrange: (s) => circles(s) },
     toScale: { name: 'To scale', evens: 1, arrange: (s) => toScale(s), suits: hasAreas },
+    withContent: {
+      name: 'Regions with content',
+      evens: 1,
+      arrange: (s) => withContent(s),
+      suits: hasEmptyRegions,
+    },
     panels: { name: 'Panels', evens: 1, arrange: (s) => panels(s) },
   },
   decision: {

@@ -87,6 +87,10 @@ function regionPoints(ellipses: readonly Ellipse[]): ReadonlyMap<string, readonl
   return out
 }
 
+/** Points all over a region, at a width. */
+export const pointsIn = (ellipses: readonly Ellipse[], sets: readonly number[], width: number): Point[] =>
+  (regionPoints(ellipses).get(sets.join()) ?? []).map((p) => ({ x: p.x * width, y: p.y * width }))
+
 /** The roomiest place of a region for a list, and how wide the whole must be for the list to fit there. */
 export type Place = { readonly at: (width: number) => Point; readonly needs: number }
 

@@ -10,10 +10,12 @@ import {
   type Size,
   cosine,
   distance,
+  inflate,
+  segmentEnters,
   sine,
 } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
-import { ellipsesOf, isOutside, placeFor, type Ellipse } from './ellipses'
+import { ellipsesOf, isOutside, placeFor, pointsIn, type Ellipse } from './ellipses'
 import { decorBox, type Arranged, type Decor } from './placed'
 import { stack, type Region } from './regions'
 
@@ -29,11 +31,19 @@ function widest(sized: Sized, unit: readonly Ellipse[]): number {
 export function inEllipses(
   sized: Sized,
   sets: readonly SizedNode[],
-  found: readonly Region[],
+  given: readonly Region[],
   unit: readonly Ellipse[],
 ): Arranged {
   const size = sized.style.body.size
   const margin = size * 0.4
+  // The title of a circle inside another stands in it, over what it holds.
+  const insideOf = unit.map((own) => unit.flatMap((e, i) => (e !== own && isWithin(own, e) ? [i] : [])))
+  const home = (s: number) =>
+    given.find(
+      (r) =>
+        insideOf[s]?.length && r.sets.join() === [...(insideOf[s] as number[]), s].toSorted((a, b) => a - b).join(),
+    )
+  const found = given.map((r) => sets.reduce((list, s, i) => (home(i) === r ? titled(list, s, size) : list), r))
   const places = found.map((r) =>
     r.sets.length === 0 ? null : placeFor(unit, r.sets, { width: r.width + margin, height: r.height + margin }),
   )
@@ -52,6 +62,7 @@ export function inEllipses(
   })
   const inside = boxes.size
   sets.forEach((s, i) => {
+    if (boxes.has(s.id)) return
     const own = ellipses[i] as Ellipse
     const titles = [...boxes.values()].slice(inside)
     const within = ellipses.some((e) => e !== own && isWithin(own, e))
@@ -61,10 +72,11 @@ export function inEllipses(
     const wanted = within ? below : (beside ?? titleAtTip(own, s, middle, margin))
     const box = offOthers(boxAround(wanted, s), titles, middle)
     boxes.set(s.id, box)
-    // The title of a circle inside another stands below all, tied to it by a line.
+    // Where nothing is in it that the title could stand over, it stands below all, tied to it by a line.
     if (within) decor.push({ kind: 'rule', from: foot, to: { x: foot.x, y: box.y } })
   })
   const taken = union([whole, ...boxes.values()])
+  const words = [...boxes.values()].map((b) => inflate(b, size * 0.1))
   for (const side of [-1, 1] as const) {
     const own = outside
       .filter(({ at }) => (at ? (at.x < middle.x ? -1 : 1) : 1) === side)
@@ -76,8 +88,10 @@ export function inEllipses(
       const y = top + r.height / 2
       stack(r, { x, y }, sized, boxes)
       if (at) {
-        decor.push({ kind: 'rule', from: at, to: { x: x - (side * r.width) / 2 - side * margin, y } })
-        decor.push({ kind: 'badge', centre: at, radius: size * 0.18 })
+        const to = { x: x - (side * r.width) / 2 - side * margin, y }
+        const from = clearStart(at, to, pointsIn(unit, r.sets, width), words)
+        decor.push({ kind: 'rule', from, to })
+        decor.push({ kind: 'badge', centre: from, radius: size * 0.18 })
       }
       top += r.height + size
     }
@@ -125,6 +139,21 @@ function offOthers(box: Box, others: readonly Box[], middle: Point): Box {
   const y = away < 0 ? met.y - box.height : met.y + met.height
   return offOthers({ ...box, y: y + away }, others, middle)
 }
+
+/** Where in its region a line begins that runs through nobody's words: as near to `at` as can be. */
+function clearStart(at: Point, to: Point, points: readonly Point[], words: readonly Box[]): Point {
+  if (!words.some((w) => segmentEnters(at, to, w))) return at
+  const off = (p: Point) => distance(p.x - at.x, p.y - at.y)
+  const clear = points.filter((p) => !words.some((w) => segmentEnters(p, to, w)))
+  return clear.reduce<Point | null>((best, p) => (best === null || off(p) < off(best) ? p : best), null) ?? at
+}
+
+const titled = (r: Region, title: SizedNode, size: number): Region => ({
+  ...r,
+  members: [title, ...r.members],
+  width: Math.max(r.width, title.width),
+  height: r.height + title.height + size * 0.1,
+})
 
 const isWithin = (inner: Ellipse, outer: Ellipse): boolean =>
   distance(inner.centre.x - outer.centre.x, inner.centre.y - outer.centre.y) + inner.radius.x <= outer.radius.x

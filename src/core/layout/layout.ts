@@ -38,8 +38,9 @@ export function layout(measured: Sized, typesetter: Typesetter, places: Places |
   }
 }
 
-/** Where places alone say what belongs together there is nothing to straighten; a list hangs on its rule. */
-const straightened = (flow: Flow): Flow => (flow === 'unlinked' || flow === 'outline' ? flow : 'straight')
+/** Where places alone say what belongs together there is nothing to straighten; a list hangs on its rule, and a ring is round. */
+const straightened = (flow: Flow): Flow =>
+  flow === 'unlinked' || flow === 'outline' || flow === 'ring' ? flow : 'straight'
 
 /** The same picture with one node elsewhere: what a drag shows before it is dropped. */
 export const withNodeAt = (placed: Placed, id: NodeId, box: Box): Placed => ({

@@ -14,8 +14,13 @@ export type Flow =
   | 'none'
   /** Straight lines, around what stands between. */
   | 'straight'
+  /** Arcs around the middle. */
+  | 'ring'
   /** The places say what the connectors would. */
   | 'unlinked'
+
+/** Whether connectors run in any direction, not only level and upright. */
+export const runsFreely = (flow: Flow): boolean => flow === 'straight' || flow === 'ring'
 
 export type PlacedNode = SizedNode & { readonly box: Box }
 /** What an arrangement draws besides nodes and connectors. */

@@ -29,7 +29,7 @@ export function ring(sized: Sized, set: SetWords): Arranged {
     if (clear || sized.nodes.length < 2)
       return {
         boxes: spreadForWords(sized, new Map(boxes)),
-        flow: 'straight',
+        flow: 'ring',
         decor: [
           ...(sized.links.length > 0
             ? []

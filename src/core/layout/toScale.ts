@@ -29,6 +29,12 @@ export function toScale(sized: Sized): Arranged {
 
 /** The circles, in parts of the larger side of their whole; null where areas cannot be to scale. */
 export function circlesToScale(count: number, weights: readonly Weight[]): Ellipse[] | null {
+  const circles = circlesFor(count, weights)
+  return circles && isToScale(circles, weights) ? normalised(circles) : null
+}
+
+/** Circles whose sizes, and what each two of them share, are to scale; null where they cannot be. */
+export function circlesFor(count: number, weights: readonly Weight[]): Circle[] | null {
   const sum = (has: (sets: readonly number[]) => boolean) =>
     weights.reduce((s, w) => s + (has(w.sets) ? w.weight : 0), 0)
   const indices = [...Array(count).keys()]
@@ -49,14 +55,13 @@ export function circlesToScale(count: number, weights: readonly Weight[]): Ellip
         ]
       : triangle(distance(0, 1), distance(0, 2), distance(1, 2))
   if (!centres) return null
-  const circles = indices.map((i): Circle => ({ ...(centres[i] as Spot), r: radii[i] as number }))
-  return isToScale(circles, weights) ? normalised(circles) : null
+  return indices.map((i): Circle => ({ ...(centres[i] as Spot), r: radii[i] as number }))
 }
 
 const square = (x: number): number => x * x
 
 type Spot = { readonly x: number; readonly y: number }
-type Circle = Spot & { readonly r: number }
+export type Circle = Spot & { readonly r: number }
 
 /** The area two circles have in common. */
 export function lens(r: number, s: number, d: number): number {
@@ -97,11 +102,11 @@ function triangle(ab: number, ac: number, bc: number): Spot[] | null {
 const SLICES = 1000
 
 /** The area of each region, by the sets it lies in: thin slices, each cut exactly where it meets a circle. */
-function areasOf(circles: readonly Circle[]): Map<string, number> {
+export function areasOf(circles: readonly Circle[], slices = SLICES): Map<string, number> {
   const out = new Map<string, number>()
   const [top, foot] = [Math.min(...circles.map((c) => c.y - c.r)), Math.max(...circles.map((c) => c.y + c.r))]
-  const step = (foot - top) / SLICES
-  for (let i = 0; i < SLICES; i++) {
+  const step = (foot - top) / slices
+  for (let i = 0; i < slices; i++) {
     const y = top + (i + 0.5) * step
     const spans = circles.map((c) => {
       const half = Math.sqrt(Math.max(0, c.r * c.r - square(y - c.y)))
@@ -130,7 +135,8 @@ function isToScale(circles: readonly Circle[], weights: readonly Weight[]): bool
   })
 }
 
-function normalised(circles: readonly Circle[]): Ellipse[] {
+/** In parts of the larger side of their whole. */
+export function normalised(circles: readonly Circle[]): Ellipse[] {
   const [left, top] = [Math.min(...circles.map((c) => c.x - c.r)), Math.min(...circles.map((c) => c.y - c.r))]
   const side = Math.max(...circles.flatMap((c) => [c.x + c.r - left, c.y + c.r - top]))
   return circles.map(({ x, y, r }) => ({

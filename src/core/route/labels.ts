@@ -12,7 +12,7 @@ import {
   type Point,
   distance,
 } from '../geometry'
-import type { Placed } from '../layout'
+import { runsFreely, type Placed } from '../layout'
 import type { TextBlock } from '../measure'
 import type { Route } from './route'
 
@@ -40,7 +40,7 @@ export function placeLabels(
   const boxOf = new Map([...kept].map(([id, l]) => [id, l.box]))
   const place = (r: Bare, block: TextBlock, farther: boolean): void => {
     const points = trunk ? r.points.toReversed() : r.points
-    const near = placed.flow === 'straight' ? onLine(points, block) : candidates(points, block, gap)
+    const near = runsFreely(placed.flow) ? onLine(points, block) : candidates(points, block, gap)
     const far = farther
       ? [5, 12, 24].flatMap((k) => candidates(points, block, gap * k).map((c) => ({ ...c, at: c.at + k * 100 })))
       : []

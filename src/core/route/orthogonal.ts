@@ -55,6 +55,7 @@ const leaving: Record<Flow, Record<Side, number>> = {
   outline: { bottom: 0, right: 3, left: 3, top: 6 },
   none: { right: 0, bottom: 0, left: 0, top: 0 },
   straight: { right: 0, bottom: 0, left: 0, top: 0 },
+  ring: { right: 0, bottom: 0, left: 0, top: 0 },
   unlinked: { right: 0, bottom: 0, left: 0, top: 0 },
 }
 

@@ -2,6 +2,7 @@
  *  outline, off foreign nodes and words wherever there is room. Moves nothing. */
 import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed } from '../layout'
+import { arcRoutes } from './arcs'
 import { entersBox, type Bare } from './judge'
 import { placeLabels, type PlacedLabel } from './labels'
 import { offWords } from './offWords'
@@ -22,6 +23,7 @@ const leads: Record<Flow, (placed: Placed, job: Job) => Bare[]> = {
   outline: orthogonalRoutes,
   none: orthogonalRoutes,
   straight: straightRoutes,
+  ring: arcRoutes,
   unlinked: () => [],
 }
 

@@ -2,7 +2,7 @@
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
 import { GROWTH_STEP, POINTS_PER_PX, type Places } from '../figure'
 import { EPSILON, centreOf, inflate, segmentEnters, segments, union, type Box, type Point } from '../geometry'
-import { extentOf } from '../layout'
+import { extentOf, runsFreely } from '../layout'
 import type { TextBlock } from '../measure'
 import type { PlacedLabel, Routed } from '../route'
 import { decorMarks } from './decor'
@@ -106,7 +106,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
         points: r.points.map(at),
         text: r.label?.block.text ?? '',
       })),
-    bends: routed.flow !== 'straight' && routed.flow !== 'unlinked',
+    bends: !runsFreely(routed.flow) && routed.flow !== 'unlinked',
     places: {
       fitting: style.fitting,
       starts: routed.starts,
@@ -120,7 +120,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
 /** Where level stretches of one connector cross upright ones of another: the level one jumps. */
 function hopsOf(routed: Routed): ReadonlyMap<string, readonly Point[]> {
   const out = new Map<string, Point[]>()
-  if (routed.flow === 'straight') return out
+  if (runsFreely(routed.flow)) return out
   const stretches = routed.routes.flatMap((r) => segments(r.points).map(([a, b]) => ({ id: r.id, a, b })))
   const upright = stretches
     .filter(({ a, b }) => Math.abs(a.x - b.x) <= EPSILON)
