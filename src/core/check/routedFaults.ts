@@ -24,6 +24,7 @@ export type Fault = {
     | 'label-on-label'
     | 'connector-through-label'
     | 'words-on-node'
+    | 'rule-through-node'
   readonly what: string
 }
 
@@ -70,6 +71,10 @@ export function routedFaults(routed: Routed): Fault[] {
         faults.push({ code: 'connector-through-label', what: `${r.id} through that of ${id}` })
   // What a person puts on a title stands there.
   const free = routed.nodes.every((n) => n.held === null)
+  for (const d of routed.decor)
+    if (d.kind === 'rule' && free)
+      for (const other of boxes)
+        if (segmentEnters(d.from, d.to, other.box)) faults.push({ code: 'rule-through-node', what: other.id })
   for (const d of routed.decor)
     if (d.kind === 'words' && free)
       for (const other of boxes)

@@ -1,27 +1,6 @@
 import { failingSeeds, random } from '../testing/seededFigure'
-import { steps } from '../testing/steps'
-import type { Figure, FigureLink, FigureNode } from './figure'
+import { matrix } from '../testing/matrix'
 import { ranking } from './ranking'
-
-/** Options by criteria as a figure: `cells[option][criterion]`. */
-function matrix(cells: readonly (readonly (number | string)[])[], weights: readonly number[]): Figure {
-  const nodes: FigureNode[] = []
-  const links: FigureLink[] = []
-  const add = (role: FigureNode['role'], text: string, more: object = {}): string => {
-    const id = `n${nodes.length}`
-    nodes.push({ id, role, text, order: nodes.length, source: [], ...more })
-    return id
-  }
-  cells.forEach((row, o) => {
-    const option = add('option', `Boat ${o}`)
-    row.forEach((value, c) => {
-      const to = add('criterion', String(value), { fields: { weight: String(weights[c]) } })
-      links.push({ id: `l${links.length}`, role: 'weighs', from: option, to, text: `C${c}`, order: c, source: [] })
-    })
-  })
-  const byId = <T extends { id: string }>(list: T[]) => Object.fromEntries(list.map((x) => [x.id, x]))
-  return { ...steps(), kind: 'decision', nodes: byId(nodes), links: byId(links) }
-}
 
 test('the score of an option is the weighted sum of its row, and ranks follow the scores', () => {
   const failing = failingSeeds(1, 200, (seed) => {

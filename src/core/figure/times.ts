@@ -41,7 +41,7 @@ export const timeRows: readonly Row[] = [
   },
   {
     measure: 'date',
-    pattern: /^(?:in |by |from |since )?((?:1[4-9]|20)\d\d)(?![\d:.])\b/i,
+    pattern: /^(?:in |by |from |since )?((?:1[4-9]|20)\d\d)(?!\d|[:.]\d)\b/i,
     gives: (f) => day(Number(f[1]), 0, 1),
     examples: ['2019', 'In 2020 the keel is laid'],
   },

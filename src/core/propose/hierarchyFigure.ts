@@ -31,10 +31,7 @@ export function hierarchyFigure(read: ReadText): Built {
   const isLeaf = (id: string) => best.edges.some((e) => e.to.id === id) && best.edges.every((e) => e.from.id !== id)
   const nodes = things.map((t, i): FigureNode => ({
     id: t.id,
-    role:
-      isAssistant(t.label) && best.edges.every((e) => e.from.id !== t.id) && best.edges.some((e) => e.to.id === t.id)
-        ? 'assistant'
-        : 'item',
+    role: isAssistant(t.label) && isLeaf(t.id) ? 'assistant' : 'item',
     text: t.label,
     order: i + 1,
     source: t.source,

@@ -36,13 +36,13 @@ const blank: Omit<Figure, 'id' | 'kind' | 'nodes' | 'links' | 'arrangement' | 'f
   wasRead: { text: '', nodes: {}, links: {} },
 }
 
-/** `size` is the number of nodes; left to the seed, it is 3 to 47. */
+/** `size` is the number of nodes; left to the seed, it is 3 to 60. */
 export function seededFigure(seed: number, wanted?: 'process' | 'points', size?: number): Figure {
   const next = random(seed)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
   const words = (most: number): string =>
     next() < 0.08 ? pick(FOREIGN) : Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' ')
-  const drawn = 3 + Math.floor(next() ** 2 * 45)
+  const drawn = 3 + Math.floor(next() ** 2 * 58)
   const count = size ?? drawn
   const some = next() < 0.15
   const points = wanted ? wanted === 'points' : some
@@ -91,7 +91,7 @@ export function seededOfKind(kind: FigureKind, seed: number): Figure {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
   const words = (most: number): string =>
     next() < 0.08 ? pick(FOREIGN) : Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' ')
-  const count = 3 + Math.floor(next() ** 2 * (kind === 'concept' ? 24 : 45))
+  const count = 3 + Math.floor(next() ** 2 * 58)
   const nodes: FigureNode[] = []
   const links: FigureLink[] = []
   const node = (role: FigureNode['role'], more: Partial<FigureNode> = {}) =>

@@ -1,22 +1,10 @@
 'use client'
 
-import {
-  chanceIn,
-  reattach,
-  rename,
-  renameLink,
-  straighten,
-  valueIn,
-  withChance,
-  type Change,
-  type Edit,
-} from '@/core/document'
+import { rename, valueIn, type Change, type Edit } from '@/core/document'
 import {
   connectorForms,
   kinds,
   nodesInOrder,
-  placesOf,
-  linkMeanings,
   typefaces,
   type Figure,
   type FigureNode,
@@ -26,6 +14,8 @@ import type { Scene } from '@/core/scene'
 import { typefaceTable } from '@/core/style'
 import { useNotice } from '../chrome/Notice'
 import type { BenchActions, Selected } from './Bench'
+import { Quote, Row, Text } from './DetailFields'
+import { LinkDetails } from './LinkDetails'
 
 type Props = {
   readonly figure: Figure
@@ -39,97 +29,13 @@ type Props = {
 export function Inspector({ figure, scene, selected, apply, actions }: Props) {
   const node = selected?.kind === 'node' ? figure.nodes[selected.id] : undefined
   const link = selected?.kind === 'link' ? figure.links[selected.id] : undefined
-  const tell = useNotice()
   return (
     <aside
       aria-label="Details"
       className="flex min-h-0 flex-col gap-4 overflow-auto border-l border-rule bg-page px-4 py-4"
     >
       {node && <NodeDetails figure={figure} node={node} apply={apply} actions={actions} />}
-      {link && (
-        <>
-          <h2 className="font-semibold">Link</h2>
-          <Quote figure={figure} source={link.source} />
-          <Row label="Words">
-            <Text
-              key={link.id + (link.text ?? '')}
-              label="Words of the link"
-              value={link.text ?? ''}
-              onChange={(t) => apply(renameLink(link.id, t))}
-            />
-          </Row>
-          {kinds[figure.kind].linkRoles.length > 1 && (
-            <Row label="Means">
-              <select
-                aria-label="What the link means"
-                className="field"
-                value={link.role}
-                onChange={(e) =>
-                  apply({
-                    do: 'setLink',
-                    id: link.id,
-                    set: { role: kinds[figure.kind].linkRoles.find((r) => r === e.target.value) ?? link.role },
-                  })
-                }
-              >
-                {kinds[figure.kind].linkRoles.map((r) => (
-                  <option key={r} value={r}>
-                    {linkMeanings[r]}
-                  </option>
-                ))}
-              </select>
-            </Row>
-          )}
-          {figure.kind === 'decision' && (
-            <Row label="Chance">
-              <Text
-                key={link.id + (link.probability ?? '')}
-                label="Chance in percent"
-                value={link.probability === undefined ? '' : `${Math.round(link.probability * 1e4) / 100}%`}
-                hint="none"
-                onChange={(t) => {
-                  const chance = chanceIn(t)
-                  if (chance === null && t !== '')
-                    tell('A chance is a number of percents from 0 to 100. Nothing was changed.')
-                  else apply({ do: 'setLink', id: link.id, set: withChance(link, chance) })
-                }}
-              />
-            </Row>
-          )}
-          {(['from', 'to'] as const).map((end) => (
-            <Row key={end} label={end === 'from' ? 'From' : 'To'}>
-              <select
-                aria-label={end === 'from' ? 'Leaves from' : 'Leads to'}
-                className="field"
-                value={link[end]}
-                onChange={(e) => apply(reattach(link.id, end, e.target.value))}
-              >
-                {nodesInOrder(figure).map((n) => (
-                  <option key={n.id} value={n.id}>
-                    {n.text}
-                  </option>
-                ))}
-              </select>
-            </Row>
-          ))}
-          <p className="text-[13px] text-quiet">
-            Drag a ring at its end onto another node to attach it there.
-            {scene?.bends && ' Drag a bar on it, or press the arrow keys, to bend it.'}
-          </p>
-          {link.heldRoute && placesOf(figure) && (
-            <p className="text-[13px] text-quiet">
-              Bent by hand.{' '}
-              <button
-                type="button"
-                className="font-semibold text-sea underline underline-offset-2"
-                onClick={() => apply(straighten(link.id))}
-              >
-                Let it find its way
-              </button>
-            </p>
-          )}
-        </>
-      )}
+      {link && <LinkDetails figure={figure} scene={scene} link={link} apply={apply} />}
       {!node && !link && <FigureDetails figure={figure} scene={scene} apply={apply} actions={actions} />}
     </aside>
   )
@@ -361,51 +267,5 @@ function FigureDetails({
         double-click to change its words.
       </p>
     </>
-  )
-}
-
-function Quote({ figure, source }: { figure: Figure; source: readonly { start: number; end: number }[] }) {
-  if (source.length === 0) return <p className="text-[13px] text-quiet">Added by hand.</p>
-  return (
-    <blockquote className="border-l-2 border-needle pl-2.5 font-serif text-[14px] leading-snug text-quiet">
-      “{source.map((s) => figure.wasRead.text.slice(s.start, s.end)).join(' … ')}”
-    </blockquote>
-  )
-}
-
-const Row = ({ label, children }: { label: string; children: React.ReactNode }) => (
-  <div className="grid grid-cols-[58px_minmax(0,1fr)] items-center gap-2">
-    <span className="text-[13px] text-quiet">{label}</span>
-    {children}
-  </div>
-)
-
-function Text({
-  label,
-  value,
-  hint,
-  onChange,
-}: {
-  label: string
-  value: string
-  hint?: string
-  onChange: (value: string) => void
-}) {
-  return (
-    <textarea
-      aria-label={label}
-      defaultValue={value}
-      placeholder={hint}
-      rows={Math.min(6, Math.max(1, Math.ceil(value.length / 14)))}
-      className="field resize-none"
-      onBlur={(e) => e.target.value.trim() !== value && onChange(e.target.value.replace(/\s+/g, ' ').trim())}
-      onKeyDown={(e) => {
-        e.stopPropagation()
-        if (e.key === 'Enter') {
-          e.preventDefault()
-          e.currentTarget.blur()
-        }
-      }}
-    />
   )
 }
