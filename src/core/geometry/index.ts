@@ -17,4 +17,5 @@ export {
 } from './box'
 export { arcCosine, cosine, distance, logarithm, sine } from './exact'
 export { crossingPoint, crossingsBetween, leaves, segmentEnters, segments, withoutCollinear } from './segment'
+export { nearestPlaces } from './nearestPlaces'
 export { portOf, shapes, type ShapeName } from './shape'

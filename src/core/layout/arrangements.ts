@@ -215,7 +215,12 @@ export const arrangements = {
     stages: { name: 'Numbered', evens: Infinity, arrange: (s, set) => stages(s, set) },
     ladder: { name: 'Ladder', evens: Infinity, arrange: (s) => ladder(s), suits: (f) => isBetween(f, 3, 8) },
     pyramid: { name: 'Pyramid', evens: Infinity, arrange: (s) => pyramid(s), suits: (f) => isBetween(f, 3, 8) },
-    quadrants: { name: 'Four fields', evens: Infinity, arrange: (s) => quadrants(s), suits: (f) => isBetween(f, 4, 4) },
+    quadrants: {
+      name: 'Four fields',
+      evens: Infinity,
+      arrange: (s) => (s.nodes.length === 4 ? quadrants(s) : pointRows(s, null)),
+      suits: (f) => isBetween(f, 4, 4),
+    },
     timeLine: { name: 'Time line', evens: Infinity, arrange: (s) => timeLine(s), suits: tellsTimes },
   },
   concept: {

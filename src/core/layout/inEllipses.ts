@@ -4,6 +4,7 @@ import {
   boxAround,
   centreOf,
   overlaps,
+  segmentEnters,
   union,
   type Box,
   type Point,
@@ -11,12 +12,12 @@ import {
   cosine,
   distance,
   inflate,
-  segmentEnters,
   sine,
 } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { ellipsesOf, isOutside, placeFor, pointsIn, type Ellipse } from './ellipses'
 import { decorBox, type Arranged, type Decor } from './placed'
+import { tied } from './leaderLines'
 import { stack, type Region } from './regions'
 
 /** How wide ellipses may grow to hold their lists without words smaller than styled; what does not fit stands outside. */
@@ -27,6 +28,9 @@ function widest(sized: Sized, unit: readonly Ellipse[]): number {
   const height = frame.height ?? frame.width * 1.2
   return Math.min(((frame.width - 2 * margin) * 0.8) / one.width, ((height - 2 * margin) * 0.92) / one.height) * 1.05
 }
+
+/** How often what lines run through is pulled out, to stand beside the others. */
+const PASSES = 4
 
 export function inEllipses(
   sized: Sized,
@@ -54,49 +58,72 @@ export function inEllipses(
   const boxes = new Map<string, Box>()
   const whole = union(decor.map(decorBox))
   const middle = centreOf(whole)
-  const outside: { readonly r: Region; readonly at: Point | null }[] = []
+  const outside: Tie[] = []
+  const within: Tie[] = []
   found.forEach((r, i) => {
     const p = places[i]
-    if (p && p.needs <= width) stack(r, p.at(width), sized, boxes)
-    else outside.push({ r, at: p?.at(width) ?? null })
+    if (p && p.needs <= width) {
+      stack(r, p.at(width), sized, boxes)
+      within.push({ r, at: p.at(width) })
+    } else outside.push({ r, at: p?.at(width) ?? null })
   })
   const inside = boxes.size
   sets.forEach((s, i) => {
     if (boxes.has(s.id)) return
     const own = ellipses[i] as Ellipse
     const titles = [...boxes.values()].slice(inside)
-    const within = ellipses.some((e) => e !== own && isWithin(own, e))
-    const foot = { x: own.centre.x, y: own.centre.y + own.radius.y }
-    const below = { x: foot.x, y: whole.y + whole.height + size + s.height / 2 }
+    // Where nothing is in it that the title could stand over, it stands beside all, tied to the circle by a line.
+    if (insideOf[i]?.length)
+      return void outside.push({ r: regionOf(s, [...(insideOf[i] as number[]), i]), at: own.centre })
     const beside = own.radius.x === own.radius.y ? titleAround(own, s, ellipses, titles, middle, margin) : null
-    const wanted = within ? below : (beside ?? titleAtTip(own, s, middle, margin))
+    const wanted = beside ?? titleAtTip(own, s, middle, margin)
     const box = offOthers(boxAround(wanted, s), titles, middle)
     boxes.set(s.id, box)
-    // Where nothing is in it that the title could stand over, it stands below all, tied to it by a line.
-    if (within) decor.push({ kind: 'rule', from: foot, to: { x: foot.x, y: box.y } })
   })
-  const taken = union([whole, ...boxes.values()])
-  const words = [...boxes.values()].map((b) => inflate(b, size * 0.1))
-  for (const side of [-1, 1] as const) {
-    const own = outside
-      .filter(({ at }) => (at ? (at.x < middle.x ? -1 : 1) : 1) === side)
-      .toSorted((a, b) => (a.at?.y ?? Infinity) - (b.at?.y ?? Infinity))
-    const high = own.reduce((s, { r }) => s + r.height + size, -size)
-    let top = middle.y - high / 2
-    for (const { r, at } of own) {
-      const x = side < 0 ? taken.x - size * 1.5 - r.width / 2 : taken.x + taken.width + size * 1.5 + r.width / 2
-      const y = top + r.height / 2
-      stack(r, { x, y }, sized, boxes)
-      if (at) {
-        const to = { x: x - (side * r.width) / 2 - side * margin, y }
-        const from = clearStart(at, to, pointsIn(unit, r.sets, width), words)
-        decor.push({ kind: 'rule', from, to })
-        decor.push({ kind: 'badge', centre: from, radius: size * 0.18 })
-      }
-      top += r.height + size
-    }
+  let best = withLines([])
+  let pulled = best.stuck
+  for (let pass = 0; pass < PASSES && best.stuck.length > 0; pass++) {
+    const next = withLines(pulled)
+    pulled = [...pulled, ...next.stuck]
+    if (next.stuck.length < best.stuck.length) best = next
   }
-  return { boxes, flow: 'none', decor }
+  return best.arranged
+
+  /** The lists that found no room, tied to their regions, and those in `pulled` with them. `stuck` are the lists and titles
+   *  that lines still run through. */
+  function withLines(pulled: readonly Tie[]): { readonly arranged: Arranged; readonly stuck: readonly Tie[] } {
+    const isPulled = (id: string) => pulled.some(({ r }) => r.members.some((m) => m.id === id))
+    const placed = new Map([...boxes].filter(([id]) => !isPulled(id)))
+    const marks = [...decor]
+    const lists = [...outside, ...pulled]
+    const words = [...placed.values()].map((b) => inflate(b, size * 0.1))
+    const asked = lists.map(({ r, at }) => ({ list: r, at, starts: at ? pointsIn(unit, r.sets, width) : [] }))
+    const lines = tied(asked, union([whole, ...placed.values()]), words, size)
+    lines.forEach(({ centre, line }, i) => {
+      stack((lists[i] as (typeof lists)[number]).r, centre, sized, placed)
+      if (line) marks.push({ kind: 'rule', ...line }, { kind: 'badge', centre: line.from, radius: size * 0.18 })
+    })
+    const drawn = lines.flatMap(({ line }) => line ?? [])
+    const isMet = (box: Box) => drawn.some((l) => segmentEnters(l.from, l.to, box))
+    const isFree = (box: Box, id: string) =>
+      ellipses.every((e) => isOutside(e, box)) &&
+      !isMet(box) &&
+      ![...placed].some(([other, b]) => other !== id && overlaps(b, inflate(box, size * 0.1)))
+    // A title that a line had to run through goes somewhere else around its set.
+    const titles = [...sets.entries()].flatMap(([i, s]): Tie[] => {
+      const box = placed.get(s.id)
+      if (!box || insideOf[i]?.length || isPulled(s.id) || !isMet(box)) return []
+      const around = [1, 2.5, 4].flatMap((k) => seatsAround(ellipses[i] as Ellipse, s, margin * k))
+      const off = (seat: Box) => distance(seat.x - box.x, seat.y - box.y)
+      const nearest = around
+        .filter((seat) => isFree(seat, s.id))
+        .reduce<Box | null>((best, seat) => (best && off(best) <= off(seat) ? best : seat), null)
+      if (nearest) placed.set(s.id, nearest)
+      return nearest ? [] : [{ r: regionOf(s, [i]), at: tipOf(ellipses[i] as Ellipse, middle) }]
+    })
+    const covered = within.filter(({ r }) => r.members.some((m) => !isPulled(m.id) && isMet(placed.get(m.id) as Box)))
+    return { arranged: { boxes: placed, flow: 'none', decor: marks }, stuck: [...titles, ...covered] }
+  }
 }
 
 /** Beside a circle, as near to straight above it (below it, where it is in the lower half) as nothing is in the way; null
@@ -122,6 +149,23 @@ function titleAround(
   return null
 }
 
+/** Boxes for a title all around an ellipse, just outside of it. */
+function seatsAround({ centre, radius, tilt }: Ellipse, title: Size, margin: number): Box[] {
+  const angle = (tilt * Math.PI) / 180
+  const turned = (x: number, y: number): Point => ({
+    x: x * cosine(angle) - y * sine(angle),
+    y: x * sine(angle) + y * cosine(angle),
+  })
+  return Array.from({ length: 72 }, (_, i) => {
+    const [x, y] = [cosine((i * Math.PI) / 36), sine((i * Math.PI) / 36)]
+    const [p, n] = [turned(x * radius.x, y * radius.y), turned(x / radius.x, y / radius.y)]
+    const length = distance(n.x, n.y)
+    const [ux, uy] = [n.x / length, n.y / length]
+    const reach = margin + (Math.abs(ux) * title.width + Math.abs(uy) * title.height) / 2
+    return boxAround({ x: centre.x + p.x + ux * reach, y: centre.y + p.y + uy * reach }, title)
+  })
+}
+
 /** Where an ellipse reaches farthest from the middle of the whole. */
 function titleAtTip(own: Ellipse, title: Size, middle: Point, margin: number): Point {
   const tip = tipOf(own, middle)
@@ -140,13 +184,15 @@ function offOthers(box: Box, others: readonly Box[], middle: Point): Box {
   return offOthers({ ...box, y: y + away }, others, middle)
 }
 
-/** Where in its region a line begins that runs through nobody's words: as near to `at` as can be. */
-function clearStart(at: Point, to: Point, points: readonly Point[], words: readonly Box[]): Point {
-  if (!words.some((w) => segmentEnters(at, to, w))) return at
-  const off = (p: Point) => distance(p.x - at.x, p.y - at.y)
-  const clear = points.filter((p) => !words.some((w) => segmentEnters(p, to, w)))
-  return clear.reduce<Point | null>((best, p) => (best === null || off(p) < off(best) ? p : best), null) ?? at
-}
+/** A list, and the place in the drawing that it belongs to. */
+type Tie = { readonly r: Region; readonly at: Point | null }
+
+const regionOf = (title: SizedNode, sets: readonly number[]): Region => ({
+  sets: sets.toSorted((a, b) => a - b),
+  members: [title],
+  width: title.width,
+  height: title.height,
+})
 
 const titled = (r: Region, title: SizedNode, size: number): Region => ({
   ...r,

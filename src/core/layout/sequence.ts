@@ -1,6 +1,6 @@
 /** Arrangements of one thing after another that are read without connectors: `stages` numbered from left to right,
  *  `timeLine` above and below a line, `ladder` rising from step to step. */
-import { union, type Box } from '../geometry'
+import { union, type Box, nearestPlaces } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { cards } from './cards'
 import { closestTo, columnCounts, frameAspect } from './frameAspect'
@@ -93,22 +93,6 @@ function placesOnLine({ nodes, times }: Sized, step: number): number[] {
   const inOrder = when.every((t, i) => t !== null && (i === 0 || t >= (when[i - 1] ?? t)))
   if (!inOrder || last <= first) return nodes.map((_, i) => i * step)
   return when.map((t) => (((t ?? 0) - first) / (last - first)) * (nodes.length - 1) * step)
-}
-
-/** Places in the given order, neighbours at least `rooms` apart, as near as can be (least squares) to those wanted: by pooling
- *  neighbours that are in each other's way (Ayer et al. 1955, "An Empirical Distribution Function"). */
-function nearestPlaces(wanted: readonly number[], rooms: readonly number[]): number[] {
-  const before = rooms.reduce<number[]>((sums, r) => [...sums, (sums.at(-1) ?? 0) + r], [0])
-  const pools: { sum: number; count: number }[] = []
-  wanted.forEach((w, i) => {
-    let pool = { sum: w - (before[i] as number), count: 1 }
-    for (let last = pools.at(-1); last && last.sum / last.count > pool.sum / pool.count; last = pools.at(-1)) {
-      pool = { sum: pool.sum + last.sum, count: pool.count + last.count }
-      pools.pop()
-    }
-    pools.push(pool)
-  })
-  return pools.flatMap((p) => Array<number>(p.count).fill(p.sum / p.count)).map((x, i) => x + (before[i] as number))
 }
 
 /** Each node a rung higher and farther right than the one before. */

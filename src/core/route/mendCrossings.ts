@@ -19,6 +19,8 @@ type Table = {
   readonly count: (route: Bare, by: 1 | -1) => void
   /** Runs closer than this, in px, look like one. */
   readonly near: number
+  /** Pairs that were led anew in vain, as they lay: they are left alone until one of them lies elsewhere. */
+  readonly inVain: Map<string, readonly [Bare, Bare]>
 }
 
 export function mendCrossings(links: readonly SizedLink[], table: Table): void {
@@ -26,8 +28,10 @@ export function mendCrossings(links: readonly SizedLink[], table: Table): void {
   const pairs = crossingPairs(links, table.done)
   if (pairs.length > MOST_PAIRS) return
   for (const [a, b] of pairs) {
-    const still = crossings(at(table, a), at(table, b)) > 0
-    if (still && !retry([b, a], table)) retry([a, b], table)
+    const [one, other] = [at(table, a), at(table, b)]
+    const before = table.inVain.get(`${a.id} ${b.id}`)
+    if ((before?.[0] === one && before[1] === other) || crossings(one, other) === 0) continue
+    if (!retry([b, a], table) && !retry([a, b], table)) table.inVain.set(`${a.id} ${b.id}`, [one, other])
   }
 }
 

@@ -130,9 +130,10 @@ export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words }: 
       ...words.map((w, i) => [`${i}`, w] as const),
     ])
     const room = { boxes: named, near, apart: size * 0.6, clear: clear * 0.4, slides }
+    const inVain = new Map<string, readonly [Bare, Bare]>()
     // Runs that lay on each other may turn out to cross once they are parted.
     for (let round = 0; round < rounds; round++) {
-      mendCrossings(inTurn, { done, lead, count, near })
+      mendCrossings(inTurn, { done, lead, count, near, inVain })
       spread([...wanted], done, count, room)
     }
     if (rounds === 0) spread([...wanted], done, count, room)

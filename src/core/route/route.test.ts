@@ -99,7 +99,13 @@ test('connectors that cross are led anew, also two by two, and left as they were
   const aside = path('b', [50, 0], [150, 0], [150, 100])
   const mended = (leads: Record<string, Bare>) => {
     const done = new Map([across, upright].map((r) => [r.id, r]))
-    mendCrossings([link('a'), link('b')], { done, lead: (l) => leads[l.id] as Bare, count: () => undefined, near: 5 })
+    mendCrossings([link('a'), link('b')], {
+      done,
+      lead: (l) => leads[l.id] as Bare,
+      count: () => undefined,
+      near: 5,
+      inVain: new Map(),
+    })
     return [done.get('a'), done.get('b')]
   }
   expect(mended({ a: across, b: aside })).toEqual([across, aside])
