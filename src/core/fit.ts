@@ -15,7 +15,8 @@ const COLUMN_HEIGHT = 1.5
 /** Beyond so many nodes one layout takes long enough that only the folds are tried. */
 const MANY = 80
 
-export function fittedLayout(figure: Figure, style: FigureStyle, typesetter: Typesetter): Placed {
+/** The layout that fits best; then, for who asks because connectors cross in it, others that fit about as well. */
+export function* fittedLayouts(figure: Figure, style: FigureStyle, typesetter: Typesetter): Generator<Placed> {
   // Gaps and folds leave words as they are set: one measuring for each width they may run to.
   const measured = new Map<number, Sized>()
   const tried = (fitting: Fitting, places: Places | null = null) => {
@@ -29,7 +30,7 @@ export function fittedLayout(figure: Figure, style: FigureStyle, typesetter: Typ
   const kept = places && tried(places.fitting, places)
   // What a person placed by hand was placed beside the rest as it stood.
   const held = Object.values(figure.nodes).some((n) => n.held)
-  if (kept && (held || kept.price < GOOD)) return kept.placed
+  if (kept && (held || kept.price < GOOD)) return yield kept.placed
   let best = tried(PLAIN)
   if (!held && best.price >= GOOD)
     for (const axis of axesFor(figure, scales(best.placed).scale < 1))
@@ -37,8 +38,18 @@ export function fittedLayout(figure: Figure, style: FigureStyle, typesetter: Typ
         const next = tried({ ...best.fitting, ...change })
         if (next.price < best.price - 1e-9) best = next
       }
-  return kept && kept.price < best.price + WORTH_MOVING ? kept.placed : best.placed
+  if (kept && kept.price < best.price + WORTH_MOVING) return yield kept.placed
+  yield best.placed
+  if (!arrangementRow(figure.kind, figure.arrangement)?.orders) return
+  for (const order of ORDERS) {
+    const other = tried({ ...best.fitting, order })
+    if (other.price < best.price + SMALLER) yield other.placed
+  }
 }
+
+const ORDERS = [1, 2]
+/** How much worse another order may fit for the sake of fewer crossings. */
+const SMALLER = 0.2
 
 /** How much better a layout from nothing must be before everything moves. */
 const WORTH_MOVING = 0.4

@@ -1,15 +1,25 @@
 /** The stages from figure to picture, in order. `readings` (text to figures) is the other half; see `core/propose`. */
 import type { Figure } from './figure'
-import { fittedLayout } from './fit'
+import { fittedLayouts } from './fit'
 import type { Typesetter } from './measure'
-import { route, type Routed } from './route'
+import { crossingCount, route, type Routed } from './route'
 import { scene, type Scene } from './scene'
 import { styleOf, type Theme } from './style'
 
 export function routedFigure(figure: Figure, theme: Theme, typesetter: Typesetter): Routed {
   const style = styleOf(figure, theme)
-  const placed = inStage('measure and layout', () => fittedLayout(figure, style, typesetter))
-  return inStage('route', () => route(placed))
+  const layouts = fittedLayouts(figure, style, typesetter)
+  let best: { readonly routed: Routed; readonly crossings: number } | null = null
+  // Others only as long as connectors cross.
+  while (best?.crossings !== 0) {
+    const next = inStage('measure and layout', () => layouts.next())
+    if (next.done) break
+    const routed = inStage('route', () => route(next.value))
+    const crossings = crossingCount(routed.routes)
+    if (!best || crossings < best.crossings) best = { routed, crossings }
+  }
+  if (!best) throw new Error(`figure ${figure.id} has no layout`)
+  return best.routed
 }
 
 export const sceneOf = (figure: Figure, theme: Theme, typesetter: Typesetter): Scene => {

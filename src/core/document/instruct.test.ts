@@ -114,7 +114,7 @@ test('items go below, get connected, change their kind and their arrangement', (
   expect(after(decision, 'set the chance of delay to 30%').links.l).toMatchObject({ probability: 0.3, text: '30%' })
   expect(after(deck, 'make the arrows straight').dress).toEqual({ ...deck.dress, connectors: 'straight' })
   expect(told(deck, 'make the arrows funny')).toEqual([])
-  const places = { key: placesKey(deck), fitting: { wrap: 1, gap: 1, fold: 1 }, starts: [], boxes: {} }
+  const places = { key: placesKey(deck), fitting: { wrap: 1, gap: 1, fold: 1, order: 0 }, starts: [], boxes: {} }
   expect(after({ ...deck, places }, 'tidy it up.').places).toBeUndefined()
   expect(told(deck, 'tidy')).toEqual([])
   const acted = after(deck, 'set the actor of "Lower the ramp" to the bosun')

@@ -66,12 +66,14 @@ export const linkSchema = z.readonly(
 )
 
 /** How a picture departs from the plain style to fit its frame: factors of wrapping and of gaps, and into how many columns
- *  or rows a flow is folded. */
+ *  or rows a flow is folded, and in which order its layers stand. */
 const fitting = z.readonly(
   z.object({
     wrap: z.number().check(z.gte(0.1), z.lte(10)),
     gap: z.number().check(z.gte(0.1), z.lte(10)),
     fold: z.int().check(z.gte(1), z.lte(20)),
+    /** Which of several orders of the same layers is taken. */
+    order: z._default(z.int().check(z.gte(0), z.lte(9)), 0),
   }),
 )
 const placesSchema = z.readonly(

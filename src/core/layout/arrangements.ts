@@ -27,6 +27,8 @@ type ArrangementRow = {
   readonly evens: number
   /** A long flow may be folded into columns or rows. */
   readonly folds?: true
+  /** Its layers can stand in several orders. */
+  readonly orders?: true
   /** Which way it flows, where parallel branches get bars. */
   readonly bars?: 'down' | 'across'
   /** Which way it flows, where nodes keep the places they had before an edit. */
@@ -151,6 +153,7 @@ const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 export const arrangements = {
   process: {
     down: {
+      orders: true,
       name: 'Down the page',
       evens: 2.2,
       bars: 'down',
@@ -159,6 +162,7 @@ export const arrangements = {
       remembers: 'down',
     },
     across: {
+      orders: true,
       name: 'Across',
       evens: 1.25,
       bars: 'across',
@@ -224,8 +228,15 @@ export const arrangements = {
     timeLine: { name: 'Time line', evens: Infinity, arrange: (s) => timeLine(s), suits: tellsTimes },
   },
   concept: {
-    layers: { name: 'Layers', evens: 1.4, arrange: (s) => inParts(s, (p) => layered(p, 'down')), remembers: 'down' },
+    layers: {
+      orders: true,
+      name: 'Layers',
+      evens: 1.4,
+      arrange: (s) => inParts(s, (p) => layered(p, 'down')),
+      remembers: 'down',
+    },
     across: {
+      orders: true,
       name: 'Across',
       evens: 1.4,
       arrange: (s) => inParts(s, (p) => layered(p, 'across')),

@@ -43,6 +43,10 @@ function around(route: Bare): Box {
 export const crossings = (a: Bare, b: Bare): number =>
   overlaps(inflate(around(a), 1), around(b)) ? crossingsBetween(a.points, b.points) : 0
 
+/** How often connectors cross, all together. */
+export const crossingCount = (routes: readonly Bare[]): number =>
+  routes.reduce((sum, r, i) => routes.slice(i + 1).reduce((n, o) => n + crossings(r, o), sum), 0)
+
 /** px that two connectors run along each other. Those with an end in common may share a run, if it is the very same. */
 export function sharedRun(a: Bare, b: Bare, near: number): number {
   const together = a.from === b.from || a.to === b.to

@@ -3,7 +3,7 @@
 import { inflate, overlaps, segmentEnters, segments } from '../geometry'
 import type { LinkId } from '../figure'
 import type { Placed } from '../layout'
-import { crossings } from './judge'
+import { crossingCount } from './judge'
 import type { Route } from './route'
 
 const ROUNDS = 4
@@ -56,6 +56,5 @@ function priceOf(routes: readonly Route[], placed: Placed): number {
         id !== r.from && id !== r.to && segments(r.points).some(([a, b]) => segmentEnters(a, b, inflate(box, -0.01))),
     ),
   ).length
-  const crossing = routes.reduce((s, r, i) => s + routes.slice(i + 1).reduce((t, o) => t + crossings(r, o), 0), 0)
-  return (onNodes + onLabels + through) * 100 + culprits(routes).length * 3 + crossing
+  return (onNodes + onLabels + through) * 100 + culprits(routes).length * 3 + crossingCount(routes)
 }

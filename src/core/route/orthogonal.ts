@@ -67,7 +67,7 @@ export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words }: 
   // Two connectors that turn between two layers must both find room there, also when the gaps are tight.
   const clear = Math.min(size * 0.8, placed.style.gap.between * 0.4)
   const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross' || placed.flow === 'outline'
-  const prices: Prices = { bend: size * 3, crossing: size * (rounds > 0 ? 20 : 8), shared: trunk ? 0 : size * 1.5 }
+  const prices: Prices = { bend: size * 3, crossing: size * (rounds > 0 ? 30 : 8), shared: trunk ? 0 : size * 1.5 }
   const boxes = placed.nodes.map((n) => n.box)
   const node = new Map(placed.nodes.map((n) => [n.id, n]))
   const grids = new Map<number, Grid>()

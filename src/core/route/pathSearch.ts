@@ -170,7 +170,7 @@ function meeting(used: number, coming: Heading, leaving: Heading): number {
       ? 0
       : TOUCHES
 }
-const FALLS_IN = 0.25
+const FALLS_IN = 0.4
 const TOUCHES = 0.1
 
 type Target = { readonly x0: number; readonly x1: number; readonly y0: number; readonly y1: number }

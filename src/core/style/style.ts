@@ -48,7 +48,7 @@ export type FigureStyle = {
 }
 
 /** As the house style has it. */
-export const PLAIN: Fitting = { wrap: 1, gap: 1, fold: 1 }
+export const PLAIN: Fitting = { wrap: 1, gap: 1, fold: 1, order: 0 }
 
 export type Theme = 'light' | 'dark'
 

@@ -22,6 +22,9 @@ export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
   const graph = layersOf(
     ids,
     links.filter((_, i) => !back.has(i)),
+    // Where returns take part in the order, fewer of them cross the flow; where they do not, fewer steps of the flow cross.
+    sized.style.fitting.order === 1 ? [] : links.filter((_, i) => back.has(i)),
+    sized.style.fitting.order === 2,
   )
   const node = new Map(sized.nodes.map((n) => [n.id, n]))
   const breadth = (id: string) => (down ? node.get(id)?.width : node.get(id)?.height) ?? 0

@@ -10,15 +10,25 @@ export type Layers = {
   readonly dummies: ReadonlySet<string>
 }
 
-export function layersOf(ids: readonly string[], edges: readonly Edge[]): Layers {
+/** `otherEnd`: of two equally good orders the other one. `returns` lead back to an ancestor: they take part in the order, so that there is a way for them, and in nothing else. */
+export function layersOf(
+  ids: readonly string[],
+  edges: readonly Edge[],
+  returns: readonly Edge[] = [],
+  otherEnd = false,
+): Layers {
   const rank = longestPathRanks(ids, edges)
-  const split = splitLongEdges(ids, edges, rank)
+  const turned = returns.map((e) => ({ from: e.to, to: e.from }))
+  const split = splitLongEdges(ids, [...edges, ...turned], rank)
   // From the author's order, and from branches taken the other way round: where the sweeps end depends on where they began.
   const starts = [split.edges, split.edges.toReversed()].map((e) => depthFirstOrder(ids, e, split.rank))
   const layers = starts
     .map((start) => fewestCrossings(start, split.edges))
-    .reduce((best, next) => (next.crossings < best.crossings ? next : best))
-  return { layers: layers.order, edges: split.edges, dummies: split.dummies }
+    .reduce((best, next) => (next.crossings < best.crossings + (otherEnd ? 1 : 0) ? next : best))
+  if (returns.length === 0) return { layers: layers.order, edges: split.edges, dummies: split.dummies }
+  const own = splitLongEdges(ids, edges, rank)
+  const isOwn = (id: string) => rank.has(id) || own.dummies.has(id)
+  return { layers: layers.order.map((l) => l.filter(isOwn)), edges: own.edges, dummies: own.dummies }
 }
 
 /** Each node one layer below its lowest predecessor; a node without predecessors comes just above its successors. */
@@ -86,7 +96,7 @@ function depthFirstOrder(
   return layers
 }
 
-const SWEEPS = 12
+const SWEEPS = 20
 
 /** Barycentre sweeps down and up with swaps of neighbours, best order kept. */
 function fewestCrossings(
@@ -104,7 +114,8 @@ function fewestCrossings(
   let now = best
   for (let sweep = 0; sweep < SWEEPS && fewest > 0; sweep++) {
     const downwards = sweep % 2 === 0
-    now = sweepOnce(now, downwards ? up : down, downwards)
+    // Ties are turned round in every second pair of sweeps: that leads out of orders which no single swap improves.
+    now = sweepOnce(now, downwards ? up : down, downwards, sweep % 4 < 2 ? 1 : -1)
     now = swapNeighbours(now, up, down)
     const count = crossingsOf(now, down)
     if (count < fewest) {
@@ -119,7 +130,12 @@ type Neighbours = ReadonlyMap<string, readonly string[]>
 const places = (layer: readonly string[] | undefined): Map<string, number> =>
   new Map((layer ?? []).map((id, i) => [id, i]))
 
-function sweepOnce(layers: readonly (readonly string[])[], towards: Neighbours, downwards: boolean): string[][] {
+function sweepOnce(
+  layers: readonly (readonly string[])[],
+  towards: Neighbours,
+  downwards: boolean,
+  ties: 1 | -1,
+): string[][] {
   const out = layers.map((l) => [...l])
   const turn = downwards ? out.keys() : [...out.keys()].reverse()
   for (const i of turn) {
@@ -130,7 +146,7 @@ function sweepOnce(layers: readonly (readonly string[])[], towards: Neighbours, 
       const near = (towards.get(id) ?? []).map((n) => fixed.get(n)).filter((p) => p !== undefined)
       return { id, at, mean: near.length ? near.reduce((s, p) => s + p, 0) / near.length : at }
     })
-    out[i] = weight.toSorted((a, b) => a.mean - b.mean || a.at - b.at).map((w) => w.id)
+    out[i] = weight.toSorted((a, b) => a.mean - b.mean || (a.at - b.at) * ties).map((w) => w.id)
   }
   return out
 }
