@@ -6,12 +6,15 @@ import { crossingCount, route, type Routed } from './route'
 import { scene, type Scene } from './scene'
 import { styleOf, type Theme } from './style'
 
+/** Crossings that another order of the layers may save. */
+const FEW = 6
+
 export function routedFigure(figure: Figure, theme: Theme, typesetter: Typesetter): Routed {
   const style = styleOf(figure, theme)
   const layouts = fittedLayouts(figure, style, typesetter)
   let best: { readonly routed: Routed; readonly crossings: number } | null = null
-  // Others only as long as connectors cross.
-  while (best?.crossings !== 0) {
+  // Others only where few connectors cross: what is dense stays dense, and takes long.
+  while (best === null || (best.crossings > 0 && best.crossings <= FEW)) {
     const next = inStage('measure and layout', () => layouts.next())
     if (next.done) break
     const routed = inStage('route', () => route(next.value))

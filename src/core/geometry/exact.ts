@@ -10,8 +10,11 @@ const QUARTER_REST = 6.123233995736766e-17
 const ODD = [-1 / 1307674368000, 1 / 6227020800, -1 / 39916800, 1 / 362880, -1 / 5040, 1 / 120, -1 / 6, 1]
 const EVEN = [1 / 20922789888000, -1 / 87178291200, 1 / 479001600, -1 / 3628800, 1 / 40320, -1 / 720, 1 / 24, -1 / 2, 1]
 
-const polynomial = (coefficients: readonly number[], x: number): number =>
-  coefficients.reduce((sum, c) => sum * x + c, 0)
+function polynomial(coefficients: readonly number[], x: number): number {
+  let sum = 0
+  for (const c of coefficients) sum = sum * x + c
+  return sum
+}
 
 /** Angles in radians. */
 export const sine = (angle: number): number => inQuarter(angle, 0)

@@ -147,6 +147,12 @@ const hasEmptyRegions = (figure: Figure): boolean => {
   return (count === 2 || count === 3) && used.size < 2 ** count - 1 && circlesWithContent(count, weights) !== null
 }
 
+/** Its choices are questions: what leaves them says the answer. */
+const asksQuestions = (figure: Figure): boolean => {
+  const leaving = Object.values(figure.links).filter((l) => figure.nodes[l.from]?.role === 'choice')
+  return leaving.length > 1 && leaving.every((l) => l.text)
+}
+
 const hasActors = (figure: Figure): boolean => actorsOf(figure).length > 1
 
 /** The ways to lay each kind out, first the one taken when nobody chose. */
@@ -273,6 +279,15 @@ export const arrangements = {
   decision: {
     tree: { name: 'Across', evens: 3, arrange: (s) => tree(s, 'across') },
     down: { name: 'Down the page', evens: 1.4, arrange: (s) => tree(s, 'down') },
+    flow: {
+      name: 'Flow',
+      evens: 2.2,
+      orders: true,
+      arrange: (s) => layered(s, 'down'),
+      folds: true,
+      remembers: 'down',
+      suits: asksQuestions,
+    },
     table: { name: 'Table', evens: 3, arrange: (s, set) => table(s, set), suits: hasCriteria },
     field: {
       name: 'Two-by-two field',

@@ -37,23 +37,24 @@ export const ellipsesOf = (unit: readonly Ellipse[], width: number): Ellipse[] =
     radius: { x: e.radius.x * width, y: e.radius.y * width },
   }))
 
-/** A point as the ellipse sees it: on the unit circle where it lies on the outline. */
-function seenFrom({ centre, radius, tilt }: Ellipse, p: Point): Point {
+/** A point as an ellipse sees it: on the unit circle where it lies on the outline. */
+type View = (p: Point) => Point
+export function viewOf({ centre, radius, tilt }: Ellipse): View {
   const angle = (-tilt * Math.PI) / 180
-  const [dx, dy] = [p.x - centre.x, p.y - centre.y]
-  return {
-    x: (dx * cosine(angle) - dy * sine(angle)) / radius.x,
-    y: (dx * sine(angle) + dy * cosine(angle)) / radius.y,
+  const [along, across] = [cosine(angle), sine(angle)]
+  return (p) => {
+    const [dx, dy] = [p.x - centre.x, p.y - centre.y]
+    return { x: (dx * along - dy * across) / radius.x, y: (dx * across + dy * along) / radius.y }
   }
 }
+const lengthOf = (p: Point): number => distance(p.x, p.y)
 
 /** The whole box lies in the ellipse: an ellipse is convex, so its corners decide. */
-export const isInside = (e: Ellipse, b: Box): boolean =>
-  cornersOf(b).every((c) => distance(seenFrom(e, c).x, seenFrom(e, c).y) <= 1)
+export const isInside = (view: View, b: Box): boolean => cornersOf(b).every((c) => lengthOf(view(c)) <= 1)
 
 /** No point of the box lies in the ellipse: seen from it the box is a parallelogram that keeps off the unit circle. */
-export function isOutside(e: Ellipse, b: Box): boolean {
-  const corners = cornersOf(b).map((c) => seenFrom(e, c))
+export function isOutside(view: View, b: Box): boolean {
+  const corners = cornersOf(b).map(view)
   const turns = corners.map((p, i) => {
     const q = corners[(i + 1) % 4] as Point
     return p.x * q.y - p.y * q.x
@@ -77,10 +78,11 @@ function regionPoints(ellipses: readonly Ellipse[]): ReadonlyMap<string, readonl
   const known = pointsOf.get(ellipses)
   if (known) return known
   const out = new Map<string, Point[]>()
+  const views = ellipses.map(viewOf)
   for (let i = 0; i <= GRID; i++)
     for (let k = 0; k <= GRID; k++) {
       const p = { x: (i / GRID) * 1.05, y: (k / GRID) * 1.05 }
-      const sets = ellipses.flatMap((e, s) => (distance(seenFrom(e, p).x, seenFrom(e, p).y) <= 1 ? [s] : []))
+      const sets = views.flatMap((view, s) => (lengthOf(view(p)) <= 1 ? [s] : []))
       out.set(sets.join(), [...(out.get(sets.join()) ?? []), p])
     }
   pointsOf.set(ellipses, out)
@@ -97,10 +99,11 @@ export type Place = { readonly at: (width: number) => Point; readonly needs: num
 /** `sets` as indices in order. Null for a region the construction does not have. As shapes only grow as a whole, one
  *  search does for every width. */
 export function placeFor(ellipses: readonly Ellipse[], sets: readonly number[], list: Size): Place | null {
+  const views = ellipses.map(viewOf)
   const fits = (c: Point, by: number): boolean => {
     const [width, height] = [list.width * by, list.height * by]
     const box = { x: c.x - width / 2, y: c.y - height / 2, width, height }
-    return ellipses.every((e, i) => (sets.includes(i) ? isInside(e, box) : isOutside(e, box)))
+    return views.every((view, i) => (sets.includes(i) ? isInside(view, box) : isOutside(view, box)))
   }
   let best: { readonly centre: Point; readonly by: number } | null = null
   for (const centre of regionPoints(ellipses).get(sets.join()) ?? []) {

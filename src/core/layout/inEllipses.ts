@@ -15,7 +15,7 @@ import {
   sine,
 } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
-import { ellipsesOf, isOutside, placeFor, pointsIn, type Ellipse } from './ellipses'
+import { ellipsesOf, isOutside, placeFor, pointsIn, viewOf, type Ellipse } from './ellipses'
 import { decorBox, type Arranged, type Decor } from './placed'
 import { tied } from './leaderLines'
 import { stack, type Region } from './regions'
@@ -54,6 +54,7 @@ export function inEllipses(
   const most = widest(sized, unit)
   const width = Math.min(most, Math.max(most * 0.7, ...places.map((p) => p?.needs ?? 0)))
   const ellipses = ellipsesOf(unit, width)
+  const views = ellipses.map(viewOf)
   const decor: Decor[] = ellipses.map((e, tint) => ({ kind: 'set', ...e, tint }))
   const boxes = new Map<string, Box>()
   const whole = union(decor.map(decorBox))
@@ -75,7 +76,7 @@ export function inEllipses(
     // Where nothing is in it that the title could stand over, it stands beside all, tied to the circle by a line.
     if (insideOf[i]?.length)
       return void outside.push({ r: regionOf(s, [...(insideOf[i] as number[]), i]), at: own.centre })
-    const beside = own.radius.x === own.radius.y ? titleAround(own, s, ellipses, titles, middle, margin) : null
+    const beside = own.radius.x === own.radius.y ? titleAround(own, s, views, titles, middle, margin) : null
     const wanted = beside ?? titleAtTip(own, s, middle, margin)
     const box = offOthers(boxAround(wanted, s), titles, middle)
     boxes.set(s.id, box)
@@ -106,7 +107,7 @@ export function inEllipses(
     const drawn = lines.flatMap(({ line }) => line ?? [])
     const isMet = (box: Box) => drawn.some((l) => segmentEnters(l.from, l.to, box))
     const isFree = (box: Box, id: string) =>
-      ellipses.every((e) => isOutside(e, box)) &&
+      views.every((view) => isOutside(view, box)) &&
       !isMet(box) &&
       ![...placed].some(([other, b]) => other !== id && overlaps(b, inflate(box, size * 0.1)))
     // A title that a line had to run through goes somewhere else around its set.
@@ -131,7 +132,7 @@ export function inEllipses(
 function titleAround(
   own: Ellipse,
   title: Size,
-  all: readonly Ellipse[],
+  all: readonly ReturnType<typeof viewOf>[],
   titles: readonly Box[],
   middle: Point,
   margin: number,
@@ -144,7 +145,7 @@ function titleAround(
     const reach = own.radius.x + margin + (Math.abs(x) * title.width + Math.abs(y) * title.height) / 2
     const at = { x: own.centre.x + x * reach, y: own.centre.y + y * reach }
     const box = boxAround(at, title)
-    if (all.every((e) => isOutside(e, box)) && !titles.some((t) => overlaps(t, box))) return at
+    if (all.every((view) => isOutside(view, box)) && !titles.some((t) => overlaps(t, box))) return at
   }
   return null
 }

@@ -19,7 +19,9 @@ export function evened(sized: Sized, most: number): Sized {
     if (n.shape !== 'roundRect' && n.shape !== 'rect' && n.shape !== 'pill') continue
     const of = kind === 'hierarchy' || kind === 'decision' ? (parent.get(n.id) ?? '') : ''
     const key = `${kind === 'decision' ? n.role : ''} ${of}`
-    groups.set(key, [...(groups.get(key) ?? []), n])
+    const group = groups.get(key)
+    if (group) group.push(n)
+    else groups.set(key, [n])
   }
   const widths = new Map([...groups.values()].flatMap((g) => inClasses(g, tight)))
   const widened = (n: SizedNode): SizedNode => ({ ...n, width: widths.get(n.id) ?? n.width })
@@ -27,10 +29,12 @@ export function evened(sized: Sized, most: number): Sized {
     for (const arms of armsOf(sized))
       for (const [id, width] of inClasses(arms.map(widened), ARMS)) widths.set(id, width)
   const high = Math.max(0, ...nodes.map((n) => n.height))
-  return {
-    ...sized,
-    nodes: nodes.map((n) => ({ ...widened(n), height: kind === 'points' ? high : n.height })),
-  }
+  const even = nodes.map((n) => ({
+    ...n,
+    width: widths.get(n.id) ?? n.width,
+    height: kind === 'points' ? high : n.height,
+  }))
+  return { ...sized, nodes: even }
 }
 
 function armsOf({ nodes, links }: Sized): SizedNode[][] {

@@ -24,8 +24,9 @@ export function tree(sized: Sized, direction: 'down' | 'across', stacked = false
   const { roots, childrenOf: below } = forest(sized)
   // Down the page assistants stand beside the line, above those who are in it; across they stand among them.
   const isBeside = (n: SizedNode) => down && n.role === 'assistant' && below(n).length === 0
-  const childrenOf = (n: SizedNode) => below(n).filter((c) => !isBeside(c))
-  const assistantsOf = (n: SizedNode) => below(n).filter(isBeside)
+  const helped = sized.nodes.some((n) => n.role === 'assistant')
+  const childrenOf = (n: SizedNode) => (helped ? below(n).filter((c) => !isBeside(c)) : below(n))
+  const assistantsOf = (n: SizedNode) => (helped ? below(n).filter(isBeside) : [])
   const aside = listIndent(sized.style)
   /** Room that a node takes up beside the line it hangs on. */
   const breadthOf = (n: SizedNode) => Math.max(breadth(n), ...assistantsOf(n).map((a) => (a.width + aside) * 2))
@@ -37,10 +38,10 @@ export function tree(sized: Sized, direction: 'down' | 'across', stacked = false
       : joined(node, childrenOf(node).map(branchOf), breadthOf(node), gap)
   const crown = joined(null, roots.map(branchOf), 0, gap * 2)
   const levels: number[] = []
-  const helped: number[] = []
+  const helpers: number[] = []
   const measure = (b: Branch, level: number): void => {
     levels[level] = Math.max(levels[level] ?? 0, depth(b.node))
-    helped[level] = Math.max(helped[level] ?? 0, inPairs(assistantsOf(b.node), gap * 0.4).height)
+    helpers[level] = Math.max(helpers[level] ?? 0, inPairs(assistantsOf(b.node), gap * 0.4).height)
     b.children.forEach((c) => measure(c.branch, level + 1))
   }
   crown.children.forEach((c) => measure(c.branch, 0))
@@ -50,7 +51,7 @@ export function tree(sized: Sized, direction: 'down' | 'across', stacked = false
     labels === 0 ? 0 : labels + sized.style.body.size * 2.4,
   )
   const tops = levels.map((_, i) =>
-    levels.slice(0, i).reduce((s, d, k) => s + d + between + (helped[k] ? helped[k] + gap * 0.8 : 0), 0),
+    levels.slice(0, i).reduce((s, d, k) => s + d + between + (helpers[k] ? helpers[k] + gap * 0.8 : 0), 0),
   )
   const boxes = new Map<string, Box>()
   const place = (b: Branch, middle: number, level: number): void => {

@@ -140,7 +140,9 @@ function shapeFor(node: FigureNode, figure: Figure, style: FigureStyle): ShapeNa
   const own = style.roles[node.role].shape
   // A step told by a figure of its own.
   if (node.inset) return own === 'roundRect' ? 'doubled' : own
-  if (figure.kind !== 'decision' || node.role === 'choice' || node.role === 'criterion') return own
+  if (figure.kind !== 'decision' || node.role === 'criterion') return own
+  // As a flow it reads like a flowchart; as a tree, choices are squares.
+  if (node.role === 'choice') return figure.arrangement === 'flow' ? style.roles.question.shape : own
   const ahead = Object.values(figure.links).filter((l) => l.from === node.id)
   // What is left to chance is a chance, whatever it was called; and only what ends a branch is drawn as its end.
   if (ahead.some((l) => l.probability !== undefined)) return style.roles.chance.shape
@@ -156,7 +158,7 @@ function sizedNode(
   typesetter: Typesetter,
 ): SizedNode {
   const point = node.role === 'point' || node.role === 'set'
-  const room = roomFor(node, style)
+  const room = roomFor(node, shape, style)
   const parts = [
     {
       text: node.text || '…',
@@ -189,9 +191,8 @@ function sizedNode(
 }
 
 /** Longer words get a wider shape, so that none becomes a tower. */
-function roomFor(node: FigureNode, style: FigureStyle): number {
-  const base =
-    node.role === 'question' ? style.wrap.question : node.role === 'point' ? style.wrap.point : style.wrap.step
+function roomFor(node: FigureNode, shape: ShapeName, style: FigureStyle): number {
+  const base = shape === 'diamond' ? style.wrap.question : node.role === 'point' ? style.wrap.point : style.wrap.step
   const letters = node.text.length + (node.detail?.length ?? 0)
   return base * Math.min(4, Math.max(1, Math.sqrt(letters / 60)))
 }

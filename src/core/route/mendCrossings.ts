@@ -5,7 +5,7 @@ import type { SizedLink } from '../measure'
 import { crossings, neighbours, wrongWith, type Bare } from './judge'
 
 /** With more pairs that cross a drawing is crowded anyway, and every pair takes two searches. */
-const MOST_PAIRS = 40
+const MOST_PAIRS = 24
 
 /** In crossings: a run shared over a few px is parted by pushing it aside. */
 const SLIGHT = 0.5
