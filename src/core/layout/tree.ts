@@ -31,7 +31,9 @@ export function tree(sized: Sized, direction: 'down' | 'across', stacked = false
   /** Room that a node takes up beside the line it hangs on. */
   const breadthOf = (n: SizedNode) => Math.max(breadth(n), ...assistantsOf(n).map((a) => (a.width + aside) * 2))
 
-  const inList = (node: SizedNode) => stacked && isList(node, childrenOf)
+  // What has assistants is drawn with a line for them to stand beside.
+  const inList = (node: SizedNode) =>
+    stacked && isList(node, childrenOf) && [node, ...childrenOf(node)].every((n) => assistantsOf(n).length === 0)
   const branchOf = (node: SizedNode): Branch =>
     inList(node)
       ? listed(node, childrenOf(node), listIndent(sized.style))
