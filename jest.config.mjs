@@ -3,6 +3,8 @@ import nextJest from 'next/jest.js'
 /** @type {import('jest').Config} */
 const config = {
   testEnvironment: 'node',
+  // Properties over seeds are most of the work: both cores.
+  maxWorkers: '100%',
   roots: ['<rootDir>/src'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },

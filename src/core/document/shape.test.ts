@@ -102,3 +102,32 @@ test('points: indenting makes a point the detail of the one above, outdenting a 
   expect(under.nodes.a).toMatchObject({ text: 'Check', detail: 'Lower' })
   expect(outlineText(after(under, outdent(under, 'a', ids)))).toEqual(['Check', 'Lower', 'Load', 'Close'])
 })
+
+/** Three arms between the first step and the last, the middle one of two steps. */
+const beside: Figure = {
+  ...steps('Read', 'Lower', 'Open', 'Count', 'Start', 'Load'),
+  links: Object.fromEntries(
+    (
+      [
+        ['a', 'b', 'beside'],
+        ['a', 'c', 'beside'],
+        ['a', 'e', 'beside'],
+        ['c', 'd', 'next'],
+        ['b', 'f', 'beside'],
+        ['d', 'f', 'beside'],
+        ['e', 'f', 'beside'],
+      ] as const
+    ).map(([from, to, role]) => [`${from}-${to}`, { id: `${from}-${to}`, role, from, to, order: 1, source: [] }]),
+  ),
+}
+const arms = (f: Figure) => [
+  Object.values(f.links).filter((l) => l.from === 'a' && l.role === 'beside').length,
+  Object.values(f.links).filter((l) => l.to === 'f' && l.role === 'beside').length,
+]
+
+test('parallel branches still branch and meet where they did when a step is put into one, or taken out', () => {
+  for (const link of Object.keys(beside.links))
+    expect([link, arms(after(beside, insertOn(beside, link, ids, 'Lock')))]).toEqual([link, [3, 3]])
+  for (const step of ['c', 'd']) expect([step, arms(after(beside, remove(beside, step)))]).toEqual([step, [3, 3]])
+  expect(arms(after(beside, remove(beside, 'b')))).toEqual([3, 3])
+})

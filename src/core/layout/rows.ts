@@ -8,7 +8,9 @@ import type { Arranged } from './placed'
 
 /** `columns` as given, or as many as bring the picture closest to the frame. */
 export function rows(sized: Sized, gapX: number, gapY: number, columns: number | null = null): Arranged {
-  const counts = columns === null ? columnCounts(sized.nodes.length) : [columns]
+  // Steps in one column would be no rows.
+  const least = sized.kind === 'process' ? Math.min(2, sized.nodes.length) : 1
+  const counts = columns === null ? columnCounts(sized.nodes.length).filter((n) => n >= least) : [columns]
   const tries = counts.map((n) => {
     const rows = Math.ceil(sized.nodes.length / n)
     const taken = { width: gapX * (n - 1), height: gapY * (rows - 1) }

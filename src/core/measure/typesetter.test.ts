@@ -27,6 +27,29 @@ test('lines are no wider than their room and lose no word, in every script', () 
     }
 })
 
+test('a long word makes its paragraph wider before it is broken; a broken word has hyphens, an address has none', () => {
+  const set = (text: string, room: number) => typesetter.paragraph(text, fonts, 16, room)
+  const whole = set('Überprüfen Sie die Festmacherleinen', 100)
+  expect(whole.map((l) => l.text)).toContain('Festmacherleinen')
+  const word = 'Rettungswestenkontrollverzeichnisnummer'
+  const broken = set(`Die ${word} steht außen`, 80)
+  expect(broken.length).toBeGreaterThan(3)
+  expect(
+    broken
+      .map((l) => l.text.replace(/-$/, ''))
+      .join('')
+      .replace(/\s/g, ''),
+  ).toBe(`Die${word}steht außen`.replace(/\s/g, ''))
+  expect(broken.filter((l) => l.text.endsWith('-')).length).toBeGreaterThan(0)
+  for (const l of broken) expect(l.width).toBeLessThanOrEqual(80 * 1.6 + 0.1)
+  const address = 'harbour@gannet-sound-ferries.example/berth/7'
+  expect(
+    set(address, 60)
+      .map((l) => l.text)
+      .join(''),
+  ).toBe(address)
+})
+
 test('every script has glyphs in the shipped fonts, and what has none is said', () => {
   const shown = ['Überprüfen', 'घाट की जाँच', 'تحقق من المنحدر', 'Швартовы', '→ ≥ ✓']
   for (const text of shown) {

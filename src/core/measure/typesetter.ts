@@ -31,7 +31,20 @@ export type Typesetter = {
 
 type Loaded = { readonly font: Font; readonly unitsPerEm: number; readonly covers: ReadonlySet<number> }
 type Item = { readonly text: string; readonly font: FontKey; readonly level: number }
-type Piece = { readonly text: string; readonly width: number; readonly hard: boolean }
+/** What a line may end after. `broken`: one sign of what is too long for any line; `inWord`: and a letter of a word, so that a
+ *  hyphen says that it goes on. */
+type Piece = {
+  readonly text: string
+  readonly width: number
+  readonly hard: boolean
+  readonly broken: boolean
+  readonly inWord: boolean
+}
+
+/** How much wider than asked for a paragraph may become for the sake of a long word, before that is broken. */
+const WIDER = 1.6
+/** Only words of scripts that have hyphens, nothing like an address. */
+const HYPHENATED = /^[\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\p{M}'’-]+[.,;:!?)]*$/u
 
 /** Everything invisible that a paste brings: controls, lone surrogates, byte order marks, direction overrides. */
 const UNSHOWABLE =
@@ -125,22 +138,27 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
       from = at.position
       const width = widthOf(piece.trimEnd(), fonts) * size
       const hard = at.required && /\n$/.test(piece)
-      if (width <= room) out.push({ text: piece, width, hard })
-      else
+      if (width <= room) out.push({ text: piece, width, hard, broken: false, inWord: false })
+      else {
+        const inWord = HYPHENATED.test(piece.trim())
         for (const { segment } of graphemes.segment(piece))
-          out.push({ text: segment, width: widthOf(segment, fonts) * size, hard: false })
+          out.push({ text: segment, width: widthOf(segment, fonts) * size, hard: false, broken: true, inWord })
+      }
     }
     return out
   }
 
-  const fill = (parts: readonly Piece[], space: number, room: number): string[] => {
+  const fill = (parts: readonly Piece[], space: number, hyphen: number, room: number): string[] => {
     const out: string[] = []
     let now = ''
     let width = 0
-    for (const p of parts) {
+    for (const [i, p] of parts.entries()) {
       const gap = now.length - now.trimEnd().length
-      if (now.trim() !== '' && width + gap * space + p.width > room + 0.01) {
-        out.push(now.trim())
+      // A letter in the middle of a word leaves room for the hyphen that may have to follow it.
+      const after = p.inWord && parts[i + 1]?.inWord ? hyphen : 0
+      if (now.trim() !== '' && width + gap * space + p.width + after > room + 0.01) {
+        const broken = p.inWord && parts[i - 1]?.inWord && /\p{L}\p{M}*$/u.test(now)
+        out.push(broken ? `${now.trim()}-` : now.trim())
         now = ''
         width = 0
       }
@@ -157,14 +175,17 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
   }
 
   const paragraph: Typesetter['paragraph'] = (text, fonts, size, room) => {
-    const parts = pieces(text, fonts, size, room)
+    // A long word makes its node wider before it is broken.
+    const parts = pieces(text, fonts, size, room * WIDER)
     if (parts.length === 0) return []
-    const space = widthOf(' ', fonts) * size
-    let lines = fill(parts, space, room)
-    let [low, high] = [Math.max(...parts.map((p) => p.width)), room]
+    const [space, hyphen] = [widthOf(' ', fonts) * size, widthOf('-', fonts) * size]
+    const widest = Math.max(...parts.map((p) => p.width + (p.inWord ? hyphen : 0)))
+    const wide = parts.some((p) => p.broken) ? room * WIDER : Math.max(room, widest)
+    let lines = fill(parts, space, hyphen, wide)
+    let [low, high] = [widest, wide]
     while (high - low > size * 0.3 && lines.length > 1) {
       const middle = (low + high) / 2
-      const tried = fill(parts, space, middle)
+      const tried = fill(parts, space, hyphen, middle)
       if (tried.length > lines.length) low = middle
       else {
         lines = tried

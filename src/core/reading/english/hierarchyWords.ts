@@ -86,5 +86,5 @@ export function untilVerb(words: readonly Tagged[]): readonly Tagged[] {
 /** Who helps the one above and has no line of their own: "assistant to the manager", "safety adviser". An assistant mate or
  *  engineer is a rank in the line. */
 const ASSISTANT =
-  /^(?:the |an? |(?:one|his|her|personal|private|executive) )*(?:assistant|secretary|aide)s?(?: (?:to|of) .+)?$|\b(?:secretary|advis[eo]r|aide|personal assistant)s?$/i
+  /^(?:the |an? |(?:one|his|her) )*(?:assistant|secretary|aide)s?(?: (?:to|of) .+)?$|\b(?:secretary|advis[eo]r|aide)s?$/i
 export const isAssistant = (label: string): boolean => ASSISTANT.test(label.trim())
