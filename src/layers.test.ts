@@ -43,7 +43,7 @@ const layers: Record<string, Row> = {
   'core/formats': core(['geometry', 'scene', 'style', 'measure']),
   'core/check': core(['geometry', 'graph', 'route']),
   'core/document': core(['figure', 'style', 'graph', 'geometry'], ['yjs']),
-  'core/testing': { may: [...ALL_CORE, 'server'], packages: ['node:fs', 'node:path'] },
+  'core/testing': { may: [...ALL_CORE, 'core', 'server'], packages: ['node:fs', 'node:path'] },
   core: { may: ALL_CORE, packages: [] },
   manuscript: { may: ['core/text', 'core/problem'], packages: ['yjs'] },
   sync: { may: [], packages: ['yjs'] },

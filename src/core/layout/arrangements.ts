@@ -235,14 +235,12 @@ export const arrangements = {
   },
   concept: {
     layers: {
-      orders: true,
       name: 'Layers',
       evens: 1.4,
       arrange: (s) => inParts(s, (p) => layered(p, 'down')),
       remembers: 'down',
     },
     across: {
-      orders: true,
       name: 'Across',
       evens: 1.4,
       arrange: (s) => inParts(s, (p) => layered(p, 'across')),

@@ -63,7 +63,7 @@ test.each([
 )
 
 test('after any row of edits the picture is sound, what was not touched keeps its order, and taking them back gives the first picture', () => {
-  for (let seed = 1; seed <= 40; seed++) {
+  for (let seed = 1; seed <= 24; seed++) {
     const next = random(seed)
     const kind = seed % 3 === 0 ? 'concept' : 'process'
     const arrangement = kind === 'concept' ? (seed % 2 ? 'layers' : 'across') : seed % 2 ? 'down' : 'across'

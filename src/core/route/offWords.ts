@@ -6,7 +6,9 @@ import type { Placed } from '../layout'
 import { crossingCount } from './judge'
 import type { Route } from './route'
 
-const ROUNDS = 4
+const ROUNDS = 12
+/** With more lines through words a drawing is too dense to be mended. */
+const MOST = 24
 
 /** `again` leads connectors anew beside those kept, and places their words. */
 export function offWords(
@@ -15,21 +17,32 @@ export function offWords(
   again: (kept: readonly Route[], open: readonly LinkId[]) => Route[],
 ): Route[] {
   let best = routes
+  if (culprits(best).length === 0) return best
   let price = priceOf(best, placed)
+  // What did not help is not tried again.
+  const tried = new Set<string>()
   for (let round = 0; round < ROUNDS; round++) {
-    const tries = culprits(best).flatMap(({ line, words }) => [[line], [words], [line, words]])
-    const better = tries
-      .map((open) => {
-        const next = again(
-          best.filter((r) => !open.includes(r.id)),
-          open,
-        )
-        return { next, price: priceOf(next, placed) }
-      })
-      .find((t) => t.price < price)
+    const found = culprits(best)
+    if (found.length === 0 || found.length > MOST) return best
+    let better = false
+    for (const open of found.flatMap(({ line, words }) => [[line], [words], [line, words]])) {
+      const key = open.join(' ')
+      if (tried.has(key)) continue
+      const next = again(
+        best.filter((r) => !open.includes(r.id)),
+        open,
+      )
+      const cost = priceOf(next, placed)
+      if (cost >= price) {
+        tried.add(key)
+        continue
+      }
+      best = next
+      price = cost
+      better = true
+      break
+    }
     if (!better) return best
-    best = better.next
-    price = better.price
   }
   return best
 }

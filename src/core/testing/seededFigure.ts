@@ -91,7 +91,8 @@ export function seededOfKind(kind: FigureKind, seed: number): Figure {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
   const words = (most: number): string =>
     next() < 0.08 ? pick(FOREIGN) : Array.from({ length: 1 + Math.floor(next() * most) }, () => pick(WORDS)).join(' ')
-  const count = 3 + Math.floor(next() ** 2 * 58)
+  // Large maps are rare, and slow to draw.
+  const count = 3 + Math.floor(next() ** (kind === 'concept' ? 3 : 2) * 58)
   const nodes: FigureNode[] = []
   const links: FigureLink[] = []
   const node = (role: FigureNode['role'], more: Partial<FigureNode> = {}) =>
