@@ -1,12 +1,23 @@
 /** Straight connectors of a whole figure. */
-import { shapes, type Point } from '../geometry'
+import { bottom, boxAround, centreOf, cornersOf, right, shapes, type Box, type Point } from '../geometry'
 import type { Placed, PlacedNode } from '../layout'
 import { heldRoute } from './heldPath'
 import type { Bare } from './judge'
 import type { Job } from './orthogonal'
 import { straightPath } from './straight'
 
-const outline = (n: PlacedNode): readonly Point[] => shapes[n.shape].outline(n.box)
+/** Where a line ends: at the outline of a node; at a bar, at the place next to what it leads to. */
+function endAt(n: PlacedNode, other: PlacedNode): { readonly box: Box; readonly outline: readonly Point[] } {
+  if (n.barOf === null) return { box: n.box, outline: shapes[n.shape].outline(n.box) }
+  const c = centreOf(other.box)
+  const nearest = {
+    x: Math.min(right(n.box), Math.max(n.box.x, c.x)),
+    y: Math.min(bottom(n.box), Math.max(n.box.y, c.y)),
+  }
+  const box = boxAround(nearest, { width: DOT, height: DOT })
+  return { box, outline: cornersOf(box) }
+}
+const DOT = 0.1
 
 export function straightRoutes(placed: Placed, { kept, open, words }: Job): Bare[] {
   const known = new Map(kept.map((r) => [r.id, r]))
@@ -19,7 +30,9 @@ export function straightRoutes(placed: Placed, { kept, open, words }: Job): Bare
     const old = known.get(l.id)
     if (!wanted.has(l.id) || !a || !b) return old ? [old] : []
     const others = [...boxes.filter((o) => o !== a.box && o !== b.box), ...words]
-    const points = heldRoute(l, node, boxes) ?? straightPath(a.box, b.box, others, clearance, [outline(a), outline(b)])
+    const [from, to] = a === b ? [endAt(a, a), endAt(a, a)] : [endAt(a, b), endAt(b, a)]
+    const outlines = [from.outline, to.outline] as const
+    const points = heldRoute(l, node, boxes) ?? straightPath(from.box, to.box, others, clearance, outlines)
     return [{ id: l.id, from: l.from, to: l.to, points }]
   })
 }
