@@ -17,6 +17,9 @@ import {
   distance,
 } from '../geometry'
 
+/** Clearance where there is no way with more, in parts of it. */
+const TIGHT = 0.2
+
 /** From the outline of `a` to that of `b`; the straight line, crossing what is in the way, where no way leads around. */
 export function straightPath(
   a: Box,
@@ -28,7 +31,13 @@ export function straightPath(
   if (a === b) return loop(a, clearance * 2)
   const [from, to] = [centreOf(a), centreOf(b)]
   const blocked = (p: Point, q: Point) => others.some((o) => segmentEnters(p, q, o))
-  const around = blocked(from, to) ? wayAround(from, to, a, b, others, clearance) : null
+  // First among what is near, then among all, then close beside what a person has put close together.
+  const reach = Math.max(a.width, b.width, a.height, b.height) + clearance * 4
+  const around = blocked(from, to)
+    ? (wayAround(from, to, a, b, others, clearance, reach) ??
+      wayAround(from, to, a, b, others, clearance, Infinity) ??
+      wayAround(from, to, a, b, others, clearance * TIGHT, Infinity))
+    : null
   const points = around ?? [from, to]
   const first = leaves(outlines[0], points[0] as Point, points[1] as Point)
   const last = leaves(outlines[1], points.at(-1) as Point, points.at(-2) as Point)
@@ -43,9 +52,18 @@ function loop(box: Box, by: number): Point[] {
   return [out, { x, y: out.y }, { x, y }, { x: into.x, y }, into]
 }
 
-function wayAround(from: Point, to: Point, a: Box, b: Box, others: readonly Box[], clearance: number): Point[] | null {
-  const region = inflate(union([a, b]), Math.max(a.width, b.width, a.height, b.height) + clearance * 4)
-  const near = others.filter((o) => overlaps(o, region))
+/** `reach`: how far beside the two ends things are looked at. */
+function wayAround(
+  from: Point,
+  to: Point,
+  a: Box,
+  b: Box,
+  others: readonly Box[],
+  clearance: number,
+  reach: number,
+): Point[] | null {
+  const region = inflate(union([a, b]), reach)
+  const near = reach === Infinity ? others : others.filter((o) => overlaps(o, region))
   const corners = near.flatMap((o) => cornersOf(inflate(o, clearance)))
   const places = [from, to, ...corners.filter((c) => ![a, b, ...near].some((o) => holds(inflate(o, clearance / 2), c)))]
   const open = (i: number, k: number): boolean => {
