@@ -3,6 +3,7 @@
 import { rename, valueIn, type Change, type Edit } from '@/core/document'
 import {
   connectorForms,
+  crossLinks,
   kinds,
   nodesInOrder,
   typefaces,
@@ -40,6 +41,10 @@ export function Inspector({ figure, scene, selected, apply, actions }: Props) {
     </aside>
   )
 }
+
+/** Rays go out from one concept only where all are joined to it: the backbone of a map in one part has a link less than nodes. */
+const hangsTogether = (figure: Figure): boolean =>
+  Object.keys(figure.links).length - crossLinks(figure).size === Object.keys(figure.nodes).length - 1
 
 function NodeDetails({
   figure,
@@ -151,7 +156,7 @@ function NodeDetails({
           </select>
         </Row>
       )}
-      {figure.kind === 'concept' && figure.focus !== node.id && (
+      {figure.kind === 'concept' && figure.focus !== node.id && hangsTogether(figure) && (
         <button
           type="button"
           className="button self-start"
