@@ -62,7 +62,6 @@ export function client(t: TestContext, base: string, folio: string) {
     doc,
     base,
     onState: (s) => states.push(s.is),
-    unsent: { get: () => false, set: () => undefined },
   })
   connection.start()
   t.after(() => connection.stop())

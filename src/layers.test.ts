@@ -70,7 +70,7 @@ const layers: Record<string, Row> = {
   cli: { may: [...ALL_CORE, 'core', 'manuscript', 'server'], packages: ['node:fs', 'node:path', 'node:util'] },
   app: {
     may: ['ui', 'server', 'manuscript', 'core/figure', 'core/document', 'core/problem'],
-    packages: ['next', 'react', 'zod', 'kysely', 'date-fns'],
+    packages: ['next', 'react', 'zod', 'kysely'],
   },
 }
 /** The interface may know these shapes, but not run their code: it would put the reader into every page. */

@@ -1,11 +1,30 @@
 import { NextResponse, type NextRequest } from 'next/server'
+import { signedIn } from '@/server/authorize'
+import { turnedAway } from '@/server/door'
+import { problemResponse } from '@/server/problemResponse'
+import { secondsToWait } from '@/server/rate'
 
-/** A content-security policy with a fresh nonce for each page. WASM may compile because text is shaped by HarfBuzz;
- *  style attributes are allowed because the editor and the figures place things by them; nothing comes from elsewhere. */
-export function proxy(request: NextRequest): NextResponse {
+/** In front of every page: who may knock, how often, and a content-security policy with a fresh nonce. WASM may compile
+ *  because text is shaped by HarfBuzz; style attributes are allowed because the editor and the figures place things by
+ *  them; nothing comes from elsewhere. Routes of the interface for programs stand behind `guarded` instead. */
+export async function proxy(request: NextRequest): Promise<Response> {
+  const problem = turnedAway(request.method, request.headers)
+  if (problem) return problemResponse(problem)
+  const seconds = secondsToWait('page', (await signedIn()).id)
+  if (seconds > 0) return problemResponse({ code: 'too-many', seconds })
   const nonce = btoa(crypto.randomUUID())
+  const policy = policyWith(nonce)
+  const headers = new Headers(request.headers)
+  headers.set('x-nonce', nonce)
+  headers.set('content-security-policy', policy)
+  const response = NextResponse.next({ request: { headers } })
+  response.headers.set('content-security-policy', policy)
+  return response
+}
+
+function policyWith(nonce: string): string {
   const development = process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : ''
-  const policy = [
+  return [
     `default-src 'self'`,
     `script-src 'self' 'nonce-${nonce}' 'strict-dynamic' 'wasm-unsafe-eval'${development}`,
     `style-src 'self' 'nonce-${nonce}'`,
@@ -19,12 +38,7 @@ export function proxy(request: NextRequest): NextResponse {
     `form-action 'self'`,
     `frame-ancestors 'none'`,
   ].join('; ')
-  const headers = new Headers(request.headers)
-  headers.set('x-nonce', nonce)
-  headers.set('content-security-policy', policy)
-  const response = NextResponse.next({ request: { headers } })
-  response.headers.set('content-security-policy', policy)
-  return response
 }
 
-export const config = { matcher: [{ source: '/((?!api/|_next/|fonts/|icon|favicon).*)' }] }
+// What is built carries its own headers; `/api` has its own door. Everything else, found or not, comes through here.
+export const config = { matcher: [{ source: '/((?!api/|_next/).*)' }] }

@@ -1,30 +1,42 @@
-import { formatDistanceToNow } from 'date-fns'
-import { altTextOf } from '@/core/figure'
+import { notFound } from 'next/navigation'
 import { signedIn } from '@/server/authorize'
-import { firstShelf, foliosOf } from '@/server/folios'
+import { SHELF_PAGE, firstShelf, foliosOf } from '@/server/folios'
+import { forPage } from '@/server/forPage'
 import { patterns } from '@/server/services/patterns'
 import { Shelf } from '@/ui/shelf/Shelf'
+import { timeAgo } from '@/ui/shelf/timeAgo'
 
 export const dynamic = 'force-dynamic'
 
-export default async function ShelfPage() {
+const pageNumber = (given: string | string[] | undefined): number =>
+  typeof given === 'string' && /^[1-9]\d{0,5}$/.test(given) ? Number(given) : 1
+
+export default async function ShelfPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[]>>
+}) {
+  const page = pageNumber((await searchParams).page)
   const person = await signedIn()
-  const [shelf, folios] = await Promise.all([firstShelf(person.id), foliosOf(person.id)])
+  const [shelf, { folios, count }] = await forPage(() =>
+    Promise.all([firstShelf(person.id), foliosOf(person.id, page)]),
+  )
+  const pages = Math.max(1, Math.ceil(count / SHELF_PAGE))
+  if (page > pages) notFound()
+  const now = new Date()
   return (
     <Shelf
       name={shelf.name}
+      count={count}
+      page={page}
+      pages={pages}
       patterns={Object.entries(patterns).map(([id, p]) => ({ id, name: p.name }))}
       folios={folios.map((f) => ({
         id: f.id,
-        title: f.projection.title || 'Untitled folio',
-        changed: formatDistanceToNow(f.changedAt, { addSuffix: true }),
-        words: f.projection.text.split(/\s+/).filter(Boolean).length,
-        opening: f.projection.text.replace(/^#.*$/gm, '').replace(/\s+/g, ' ').trim().slice(0, 160),
-        figures: f.projection.figures.map((g) => ({
-          id: g.id,
-          alt: altTextOf(g).slice(0, 300),
-          version: f.changedAt.getTime(),
-        })),
+        title: f.title,
+        changed: timeAgo(f.changedAt, now),
+        version: f.changedAt.getTime(),
+        summary: f.summary,
       }))}
     />
   )

@@ -26,11 +26,11 @@ function blocks<P>(nodes: readonly TextTree<P>[], indent: string, out: Writer<P>
   for (const node of nodes) {
     if ('text' in node) continue
     if (node.name === 'heading') {
-      out.text += `${'#'.repeat(Number(node.attributes.level ?? 1))} `
+      out.text += `${'#'.repeat(whole(node.attributes.level, 1, 6))} `
       inline(node.children, out)
       out.text += '\n\n'
     } else if (node.name === 'bullet_list' || node.name === 'ordered_list') {
-      list(node.children, node.name === 'ordered_list' ? Number(node.attributes.order ?? 1) : null, indent, out)
+      list(node.children, node.name === 'ordered_list' ? whole(node.attributes.order, 0, 1e9) : null, indent, out)
       if (indent === '') out.text += '\n'
     } else if (node.name === 'table') {
       for (const row of node.children) tableRow(row, out)
@@ -42,6 +42,10 @@ function blocks<P>(nodes: readonly TextTree<P>[], indent: string, out: Writer<P>
     }
   }
 }
+
+/** An attribute as the whole number it should be, whatever was stored. */
+const whole = (value: unknown, least: number, most: number): number =>
+  Math.min(most, Math.max(least, Math.trunc(Number(value ?? 1)) || 1))
 
 function list<P>(items: readonly TextTree<P>[], first: number | null, indent: string, out: Writer<P>): void {
   items.forEach((item, i) => {

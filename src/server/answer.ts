@@ -1,34 +1,13 @@
 /** Around every route: who asks, from where, how often; and problems as RFC 9457 problem details. */
 import { z } from 'zod'
-import { sentenceOf, type Problem } from '@/core/problem'
+import type { Problem } from '@/core/problem'
 import { authorize, signedIn, type Action, type Person } from './authorize'
+import { databaseState } from './database'
+import { turnedAway } from './door'
 import { log } from './log'
-import { isWithinRate } from './rate'
-
-const statusOf: Record<Problem['code'], number> = {
-  'text-empty': 422,
-  'text-too-long': 413,
-  'file-type': 415,
-  'file-unreadable': 422,
-  'unknown-option': 422,
-  'not-a-figure': 422,
-  'no-reading': 422,
-  'body-unreadable': 400,
-  'update-unreadable': 400,
-  'update-too-large': 413,
-  'not-found': 404,
-  'not-allowed': 403,
-  'foreign-origin': 403,
-  'too-many': 429,
-  'draft-failed': 502,
-  'picture-too-large': 422,
-}
-
-export const problemResponse = (problem: Problem): Response =>
-  Response.json(
-    { type: `about:blank#${problem.code}`, title: sentenceOf(problem), status: statusOf[problem.code], ...problem },
-    { status: statusOf[problem.code], headers: { 'content-type': 'application/problem+json' } },
-  )
+import { BrokenFolio } from './openFolios'
+import { POLICY, problemResponse } from './problemResponse'
+import { secondsToWait, type RateName } from './rate'
 
 /** Thrown inside a handler to answer with a problem. */
 export class Refusal extends Error {
@@ -37,12 +16,21 @@ export class Refusal extends Error {
   }
 }
 
+/** The problem that somebody is told when work failed. */
+export function problemOf(error: unknown): Problem {
+  if (error instanceof Refusal) return error.problem
+  if (error instanceof BrokenFolio) return { code: 'folio-broken' }
+  const state = databaseState(error)
+  if (state) return { code: state === 'full' ? 'storage-full' : 'database-away' }
+  return { code: 'server-fault' }
+}
+
 type Asked = { readonly person: Person; readonly request: Request }
 type RouteContext = { params: Promise<Record<string, string>> }
 
 /** A handler that needs no folio. */
 export const route =
-  (handle: (asked: Asked) => Promise<Response>, rate?: { name: string; perMinute: number }) =>
+  (rate: RateName, handle: (asked: Asked) => Promise<Response>) =>
   async (request: Request): Promise<Response> =>
     guarded(request, rate, async (person) => handle({ person, request }))
 
@@ -50,57 +38,74 @@ export const route =
 export const folioRoute =
   (
     action: Action,
+    rate: RateName,
     handle: (asked: Asked & { folio: string; params: Record<string, string> }) => Promise<Response>,
-    rate?: { name: string; perMinute: number },
   ) =>
   async (request: Request, context: RouteContext): Promise<Response> =>
     guarded(request, rate, async (person) => {
       const params = await context.params
       const folio = params.id ?? ''
-      const verdict = await authorize(person, action, folio)
-      if (verdict === 'not-found') throw new Refusal({ code: 'not-found', what: 'folio' })
-      if (verdict === 'not-allowed') throw new Refusal({ code: 'not-allowed' })
+      await allowed(person, action, folio)
       return handle({ person, request, folio, params })
     })
 
+/** Refuses unless the person may do `action` to the folio. */
+export async function allowed(person: Person, action: Action, folio: string): Promise<void> {
+  const verdict = await authorize(person, action, folio)
+  if (verdict === 'not-found') throw new Refusal({ code: 'not-found', what: 'folio' })
+  if (verdict === 'not-allowed') throw new Refusal({ code: 'not-allowed' })
+}
+
 async function guarded(
   request: Request,
-  rate: { name: string; perMinute: number } | undefined,
+  rate: RateName,
   run: (person: Person) => Promise<Response>,
 ): Promise<Response> {
   try {
-    if (request.method !== 'GET' && !isSameOrigin(request)) throw new Refusal({ code: 'foreign-origin' })
+    const problem = turnedAway(request.method, request.headers)
+    if (problem) throw new Refusal(problem)
     const person = await signedIn()
-    if (rate && !isWithinRate(`${rate.name} ${person.id}`, rate.perMinute))
-      throw new Refusal({ code: 'too-many', seconds: 60 })
-    return await run(person)
+    const seconds = secondsToWait(rate, person.id)
+    if (seconds > 0) throw new Refusal({ code: 'too-many', seconds })
+    const response = await run(person)
+    if (!response.headers.has('content-security-policy')) response.headers.set('content-security-policy', POLICY)
+    return response
   } catch (error) {
-    if (error instanceof Refusal) return problemResponse(error.problem)
-    log.error(
-      {
-        error: error instanceof Error ? (error.stack ?? error.message) : String(error),
-        path: new URL(request.url).pathname,
-      },
-      'request failed',
-    )
-    return Response.json(
-      { type: 'about:blank', title: 'The server met a fault of its own; it is in the log. Try again.', status: 500 },
-      { status: 500 },
-    )
+    const problem = problemOf(error)
+    const path = new URL(request.url).pathname
+    if (problem.code === 'server-fault')
+      log.error({ error: error instanceof Error ? (error.stack ?? error.message) : String(error), path }, 'failed')
+    else if (!(error instanceof Refusal)) log.warn({ error: String(error), path }, problem.code)
+    return problemResponse(problem)
   }
 }
 
-/** Browsers send Origin with every change; programs on this machine send none. */
-function isSameOrigin(request: Request): boolean {
-  const origin = request.headers.get('origin')
-  return origin === null || new URL(origin).host === request.headers.get('host')
+/** The body, counted while it is read: one that is too large is refused before it is in memory. */
+export async function bytesOf(request: Request, limit: number, tooLarge: (bytes: number) => Problem): Promise<Buffer> {
+  const announced = Number(request.headers.get('content-length') ?? 0)
+  if (announced > limit) throw new Refusal(tooLarge(announced))
+  const chunks: Uint8Array[] = []
+  let bytes = 0
+  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    bytes += chunk.length
+    // Leaving the loop cancels the body.
+    if (bytes > limit) throw new Refusal(tooLarge(bytes))
+    chunks.push(chunk)
+  }
+  return Buffer.concat(chunks)
 }
 
+const MAX_BODY = 100_000
+
 /** The JSON body checked against its schema. */
-export async function bodyOf<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
-  const raw: unknown = await request.json().catch(() => {
+export async function bodyOf<T>(request: Request, schema: z.ZodType<T>, limit = MAX_BODY): Promise<T> {
+  const text = (await bytesOf(request, limit, () => ({ code: 'body-too-large', limit }))).toString()
+  let raw: unknown
+  try {
+    raw = JSON.parse(text)
+  } catch {
     throw new Refusal({ code: 'body-unreadable', why: 'it is not JSON' })
-  })
+  }
   const parsed = schema.safeParse(raw)
   if (!parsed.success)
     throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })

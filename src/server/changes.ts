@@ -1,24 +1,35 @@
-/** Which folios have changed, across processes: one LISTEN connection per process, told to every open stream. It comes
- *  back by itself after a restart of the database and then tells everybody to look, since notices were missed. */
+/** Which folios have changed, across processes: one LISTEN connection per process. It comes back by itself after a restart
+ *  of the database and then tells everybody to look, since notices were missed. */
 import { Client } from 'pg'
 import { databaseUrl } from './database'
 import { log } from './log'
 
 const CHANNEL = 'folio_changed'
 const RETRY_MS = 500
+const CONNECT_MS = 3000
+
+/** Told the newest sequence, or null when notices may have been missed. */
+type Tell = (sequence: number | null) => void
 
 class Changes {
-  private readonly listeners = new Map<string, Set<() => void>>()
+  private readonly listeners = new Map<string, Set<Tell>>()
   private client: Promise<Client> | null = null
 
-  async listen(folio: string, tell: () => void): Promise<() => void> {
+  /** Resolves once no notice can be missed; the answer ends it. */
+  async listen(folio: string, tell: Tell): Promise<() => void> {
     const set = this.listeners.get(folio) ?? new Set()
     this.listeners.set(folio, set.add(tell))
-    await this.connected()
-    return () => {
+    const leave = () => {
       set.delete(tell)
-      if (set.size === 0) this.listeners.delete(folio)
+      if (set.size === 0 && this.listeners.get(folio) === set) this.listeners.delete(folio)
     }
+    try {
+      await this.connected()
+    } catch (error) {
+      leave()
+      throw error
+    }
+    return leave
   }
 
   private connected(): Promise<Client> {
@@ -27,7 +38,12 @@ class Changes {
   }
 
   private async connect(): Promise<Client> {
-    const client = new Client({ connectionString: databaseUrl(), keepAlive: true, application_name: 'changes' })
+    const client = new Client({
+      connectionString: databaseUrl(),
+      keepAlive: true,
+      connectionTimeoutMillis: CONNECT_MS,
+      application_name: 'changes',
+    })
     const lost = () => {
       if (this.client === null) return
       this.client = null
@@ -35,7 +51,10 @@ class Changes {
     }
     client.on('error', lost)
     client.on('end', lost)
-    client.on('notification', (m) => this.listeners.get(m.payload ?? '')?.forEach((tell) => tell()))
+    client.on('notification', (m) => {
+      const [folio = '', sequence] = (m.payload ?? '').split(' ')
+      this.listeners.get(folio)?.forEach((tell) => tell(sequence === undefined ? null : Number(sequence)))
+    })
     try {
       await client.connect()
       await client.query(`LISTEN ${CHANNEL}`)
@@ -50,7 +69,7 @@ class Changes {
     if (this.listeners.size === 0) return
     try {
       await this.connected()
-      for (const set of this.listeners.values()) set.forEach((tell) => tell())
+      for (const set of this.listeners.values()) set.forEach((tell) => tell(null))
     } catch (error) {
       log.warn({ error: String(error) }, 'still no database for notices')
       setTimeout(() => void this.again(), RETRY_MS)
@@ -58,17 +77,5 @@ class Changes {
   }
 }
 
-const held = globalThis as typeof globalThis & { compassChanges?: Changes; compassStreams?: Set<() => void> }
+const held = globalThis as typeof globalThis & { compassChanges?: Changes }
 export const changes = (): Changes => (held.compassChanges ??= new Changes())
-
-/** Ends of the open event streams: the server waits for open answers when it is told to stop, so they are closed first. */
-export function openStreams(): Set<() => void> {
-  if (!held.compassStreams) {
-    const streams = new Set<() => void>()
-    held.compassStreams = streams
-    const endAll = () => [...streams].forEach((end) => end())
-    process.once('SIGTERM', endAll)
-    process.once('SIGINT', endAll)
-  }
-  return held.compassStreams
-}

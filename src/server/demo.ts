@@ -6,8 +6,8 @@ import { anchorOf, projectShared } from '@/manuscript'
 import { DEMO_PERSON } from './authorize'
 import { database } from './database'
 import { chapters, figureOf, type Chosen } from './demoChapters'
-import { SHARED } from './folioDocument'
 import { makeFolio } from './folios'
+import { SHARED } from './soundUpdate'
 
 /** Puts the demo on an empty shelf; a second call changes nothing. */
 export async function seedDemo(): Promise<number> {

@@ -1,122 +1,45 @@
-/** A folio's shared document on disk: updates appended one by one, now and then compacted into a snapshot, with a JSON
- *  projection beside them. An update is acknowledged only after its transaction has committed. */
-import { sql, type Transaction } from 'kysely'
+/** What a folio's document says, as plain data: the projection, kept beside the updates and made anew when somebody asks
+ *  and the document has moved on. */
+import { sql } from 'kysely'
 import * as Y from 'yjs'
-import { figureSchema, type Figure } from '@/core/figure'
 import { readFigure } from '@/core/document'
+import { altTextOf, figureSchema, type Figure } from '@/core/figure'
 import { projectShared, type Anchor } from '@/manuscript'
 import { database } from './database'
 import { log } from './log'
-import type { Tables } from './tables'
-
-export const MAX_UPDATE = 4_000_000
-const COMPACT_AFTER = 200
+import { BrokenFolio, withNewest } from './openFolios'
+import { slicesOf, slicesSince } from './slices'
+import { SHARED, newDocument } from './soundUpdate'
 
 export type FolioProjection = {
   readonly title: string
   readonly text: string
   readonly figures: readonly (Figure & { readonly anchor: Anchor | null })[]
 }
-export type Slice = { readonly sequence: number; readonly data: Uint8Array }
 
-/** Names inside the shared document. */
-export const SHARED = { head: 'head', manuscript: 'manuscript', figures: 'figures' } as const
-
-/** Appends an update and gives its sequence; null when the folio is not there. Bytes that are no update are refused
- *  before this by `isUpdate`. */
-export async function appendUpdate(folio: string, data: Uint8Array): Promise<number | null> {
-  const sequence = await database()
-    .transaction()
-    .execute(async (tx) => {
-      // The row lock lets writers of a folio in one after the other, so that sequences become visible in order.
-      const row = await tx
-        .updateTable('folio')
-        .set((eb) => ({ sequence: eb('sequence', '+', '1'), changed_at: new Date() }))
-        .where('id', '=', folio)
-        .returning('sequence')
-        .executeTakeFirst()
-      if (!row) return null
-      await tx
-        .insertInto('folio_update')
-        .values({ folio_id: folio, sequence: row.sequence, data: Buffer.from(data) })
-        .execute()
-      await sql`select pg_notify('folio_changed', ${folio})`.execute(tx)
-      return Number(row.sequence)
-    })
-  if (sequence !== null && sequence % COMPACT_AFTER === 0) await compact(folio)
-  return sequence
+/** What a shelf shows of a folio. */
+export type FolioSummary = {
+  readonly title: string
+  readonly words: number
+  readonly opening: string
+  readonly figures: number
+  /** The first figures of the folio, enough for its face. */
+  readonly shown: readonly { readonly id: string; readonly alt: string }[]
 }
 
-export function isUpdate(data: Uint8Array): boolean {
-  try {
-    Y.decodeUpdate(data)
-    return true
-  } catch {
-    return false
-  }
-}
+const SHOWN_FIGURES = 2
+const OPENING_LENGTH = 160
+const ALT_LENGTH = 300
 
-/** What a reader who has everything up to `since` lacks: updates in order, or the snapshot first where those are gone. */
-export async function slicesSince(folio: string, since: number): Promise<Slice[]> {
-  const snapshot = await database()
-    .selectFrom('folio_snapshot')
-    .select(['sequence', 'data'])
-    .where('folio_id', '=', folio)
-    .orderBy('sequence', 'desc')
-    .executeTakeFirst()
-  const base =
-    snapshot && Number(snapshot.sequence) > since ? [{ sequence: Number(snapshot.sequence), data: snapshot.data }] : []
-  const from = base[0]?.sequence ?? since
-  const updates = await database()
-    .selectFrom('folio_update')
-    .select(['sequence', 'data'])
-    .where('folio_id', '=', folio)
-    .where('sequence', '>', String(from))
-    .orderBy('sequence')
-    .execute()
-  return [...base, ...updates.map((u) => ({ sequence: Number(u.sequence), data: u.data }))]
-}
-
+/** The document as it is in the database, made for the caller alone. */
 export async function loadDocument(folio: string): Promise<{ doc: Y.Doc; sequence: number }> {
+  const doc = newDocument()
   const slices = await slicesSince(folio, 0)
-  const doc = new Y.Doc()
   doc.transact(() => slices.forEach((s) => Y.applyUpdate(doc, s.data)))
   return { doc, sequence: slices.at(-1)?.sequence ?? 0 }
 }
 
-/** Changes the document from the server's side, as one more update. */
-export async function changeDocument(folio: string, change: (doc: Y.Doc) => void): Promise<number | null> {
-  const { doc } = await loadDocument(folio)
-  const before = Y.encodeStateVector(doc)
-  doc.transact(() => change(doc))
-  return appendUpdate(folio, Y.encodeStateAsUpdate(doc, before))
-}
-
-async function compact(folio: string): Promise<void> {
-  await database()
-    .transaction()
-    .execute(async (tx: Transaction<Tables>) => {
-      await tx.selectFrom('folio').select('id').where('id', '=', folio).forUpdate().execute()
-      const { doc, sequence } = await loadDocument(folio)
-      await tx
-        .insertInto('folio_snapshot')
-        .values({ folio_id: folio, sequence, data: Buffer.from(Y.encodeStateAsUpdate(doc)) })
-        .onConflict((c) => c.doNothing())
-        .execute()
-      await tx
-        .deleteFrom('folio_update')
-        .where('folio_id', '=', folio)
-        .where('sequence', '<=', String(sequence))
-        .execute()
-      await tx
-        .deleteFrom('folio_snapshot')
-        .where('folio_id', '=', folio)
-        .where('sequence', '<', String(sequence))
-        .execute()
-    })
-  log.info({ folio }, 'updates compacted')
-}
-
+/** Total over all documents: what is not a manuscript or a figure is left out. */
 export function projectionOf(doc: Y.Doc): FolioProjection {
   const figures = doc.getMap<Y.Map<unknown>>(SHARED.figures)
   return {
@@ -131,6 +54,25 @@ export function projectionOf(doc: Y.Doc): FolioProjection {
   }
 }
 
+export const summaryOf = ({ title, text, figures }: FolioProjection): FolioSummary => ({
+  title,
+  words: text.split(/\s+/).filter(Boolean).length,
+  opening: text.replace(/^#.*$/gm, '').replace(/\s+/g, ' ').trim().slice(0, OPENING_LENGTH),
+  figures: figures.length,
+  shown: figures.slice(0, SHOWN_FIGURES).map((f) => ({ id: f.id, alt: altTextOf(f).slice(0, ALT_LENGTH) })),
+})
+
+/** A projection as the two columns keep it. JSON in the database holds no NUL and no half of a surrogate pair. */
+export const stored = (projection: FolioProjection): { readonly projection: string; readonly summary: string } => ({
+  projection: asJson(projection),
+  summary: asJson(summaryOf(projection)),
+})
+
+const asJson = (value: unknown): string =>
+  JSON.stringify(value, (_key, v: unknown) =>
+    typeof v === 'string' ? v.replaceAll('\0', '').replace(/\p{Surrogate}/gu, '\ufffd') : v,
+  )
+
 /** The projection as of the newest update; computed when the stored one is older. */
 export async function freshProjection(folio: string): Promise<FolioProjection> {
   const row = await database()
@@ -139,13 +81,58 @@ export async function freshProjection(folio: string): Promise<FolioProjection> {
     .where('id', '=', folio)
     .executeTakeFirstOrThrow()
   if (row.projection && row.sequence === row.projected_sequence) return row.projection as FolioProjection
-  const { doc, sequence } = await loadDocument(folio)
-  const projection = projectionOf(doc)
-  await database()
-    .updateTable('folio')
-    .set({ projection: JSON.stringify(projection), projected_sequence: sequence })
-    .where('id', '=', folio)
-    .where('projected_sequence', '<=', String(sequence))
-    .execute()
+  const { projection, sequence } = await withNewest(folio, ({ doc, sequence }) => ({
+    projection: orBroken(folio, () => projectionOf(doc)),
+    sequence,
+  }))
+  await keep([{ folio, sequence, projection }])
   return projection
+}
+
+/** The stored documents of several folios, read and projected at one go; null where what is stored cannot be read. */
+export async function summariesOf(folios: readonly string[]): Promise<ReadonlyMap<string, FolioSummary | null>> {
+  if (folios.length === 0) return new Map()
+  const found = new Map<string, FolioSummary | null>()
+  const made: { folio: string; sequence: number; projection: FolioProjection }[] = []
+  for (const [folio, slices] of await slicesOf(folios)) {
+    try {
+      const doc = newDocument()
+      doc.transact(() => slices.forEach((s) => Y.applyUpdate(doc, s.data)))
+      const projection = projectionOf(doc)
+      found.set(folio, summaryOf(projection))
+      made.push({ folio, sequence: slices.at(-1)?.sequence ?? 0, projection })
+    } catch (error) {
+      log.error({ folio, error: String(error) }, 'a folio cannot be read')
+      found.set(folio, null)
+    }
+  }
+  await keep(made)
+  return found
+}
+
+function orBroken<T>(folio: string, work: () => T): T {
+  try {
+    return work()
+  } catch (error) {
+    throw new BrokenFolio(folio, error)
+  }
+}
+
+/** Keeps projections for the next who asks. That it could not be kept is no reason not to show it: the disk may be full. */
+async function keep(
+  made: readonly { readonly folio: string; readonly sequence: number; readonly projection: FolioProjection }[],
+): Promise<void> {
+  if (made.length === 0) return
+  const rows = made.map(({ folio, sequence, projection }) => {
+    const columns = stored(projection)
+    return sql`(${folio}, ${sequence}::bigint, ${columns.projection}::jsonb, ${columns.summary}::jsonb)`
+  })
+  try {
+    await sql`
+      update folio set projection = made.projection, summary = made.summary, projected_sequence = made.sequence
+      from (values ${sql.join(rows)}) as made (id, sequence, projection, summary)
+      where folio.id = made.id and folio.projected_sequence <= made.sequence`.execute(database())
+  } catch (error) {
+    log.warn({ folios: made.length, error: String(error) }, 'projections could not be kept')
+  }
 }

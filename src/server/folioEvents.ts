@@ -1,61 +1,128 @@
-import { changes, openStreams } from './changes'
-import { slicesSince } from './folioDocument'
+import * as Y from 'yjs'
+import { follow, sentOf, type Sent } from './feed'
 import { log } from './log'
+import { withNewest } from './openFolios'
+import { slicesSince } from './slices'
 
 const BEAT_MS = 10_000
+/** A reader that lets more than this pile up is cut off; it comes back and is told what it missed. */
+const MAX_LAG = 8_000_000
+const ROOM = 256_000
 
-/** The event stream of a folio: `id` is the sequence, `data` the update in base64; `ready` says that all there is has been
- *  sent. Notices carry no data; rows are read, so that nothing is missed however notices come. */
-export function folioEvents(folio: string, since: number, signal: AbortSignal): ReadableStream<Uint8Array> {
-  const encoder = new TextEncoder()
-  let close = () => {}
-  return new ReadableStream<Uint8Array>({
-    async start(controller) {
-      let last = since
-      let busy = false
-      let again = false
-      let open = true
-      let stopListening = () => {}
-      const send = (text: string) => open && controller.enqueue(encoder.encode(text))
-      const beat = setInterval(() => send(': beat\n\n'), BEAT_MS)
-      close = () => {
-        if (!open) return
-        open = false
-        clearInterval(beat)
-        stopListening()
-        openStreams().delete(close)
-        controller.close()
-      }
-      const sendNew = async () => {
-        again = true
-        if (busy) return
-        busy = true
-        while (again && open) {
-          again = false
-          for (const s of await slicesSince(folio, last)) {
-            send(`id: ${s.sequence}\ndata: ${Buffer.from(s.data).toString('base64')}\n\n`)
-            last = s.sequence
-          }
-        }
-        busy = false
-      }
-      const tell = () =>
-        void sendNew().catch((error: unknown) => {
-          log.warn({ folio, error: String(error) }, 'event stream ended')
-          close()
-        })
-      openStreams().add(close)
-      signal.addEventListener('abort', close)
-      try {
-        send('retry: 500\n\n')
-        stopListening = await changes().listen(folio, tell)
-        await sendNew()
-        send(`event: ready\ndata: ${last}\n\n`)
-      } catch (error) {
-        log.warn({ folio, error: String(error) }, 'event stream could not begin')
-        close()
-      }
-    },
-    cancel: () => close(),
-  })
+const encoder = new TextEncoder()
+const BEAT = encoder.encode(': beat\n\n')
+
+const held = globalThis as typeof globalThis & { compassStreams?: Set<() => void> }
+
+/** Ends of the open event streams: the server waits for open answers when it is told to stop, so they are closed first. */
+function openStreams(): Set<() => void> {
+  if (!held.compassStreams) {
+    const streams = new Set<() => void>()
+    held.compassStreams = streams
+    const endAll = () => [...streams].forEach((end) => end())
+    process.once('SIGTERM', endAll)
+    process.once('SIGINT', endAll)
+  }
+  return held.compassStreams
+}
+
+/** The event stream of a folio: `id` is the sequence, `data` the update in base64. `ready` says that all there is has been
+ *  sent; its data is what the server has, as a Yjs snapshot in base64, so that a client can tell what the server lacks. */
+export const folioEvents = (folio: string, since: number, signal: AbortSignal): ReadableStream<Uint8Array> => {
+  const stream = new EventStream(folio, since)
+  signal.addEventListener('abort', stream.close, { once: true })
+  if (signal.aborted) stream.close()
+  return new ReadableStream<Uint8Array>(
+    { start: (controller) => stream.start(controller), pull: () => stream.roomy(), cancel: () => stream.close() },
+    new ByteLengthQueuingStrategy({ highWaterMark: ROOM }),
+  )
+}
+
+class EventStream {
+  private controller: ReadableStreamDefaultController<Uint8Array> | null = null
+  private open = true
+  /** What came in while older slices are still being sent; null when they all are. */
+  private early: Sent[] | null = []
+  private beat: NodeJS.Timeout | null = null
+  private leave: () => void = () => undefined
+  private hasRoom: () => void = () => undefined
+
+  constructor(
+    private readonly folio: string,
+    private last: number,
+  ) {}
+
+  /** Returns at once: `pull` is called only after it. */
+  start(controller: ReadableStreamDefaultController<Uint8Array>): void {
+    this.controller = controller
+    if (!this.open) return controller.close()
+    openStreams().add(this.close)
+    this.beat = setInterval(() => this.write(BEAT), BEAT_MS)
+    void this.catchUp().catch((error: unknown) => {
+      log.warn({ folio: this.folio, error: String(error) }, 'event stream could not begin')
+      this.close()
+    })
+  }
+
+  readonly close = (): void => {
+    if (!this.open) return
+    this.open = false
+    if (this.beat) clearInterval(this.beat)
+    this.leave()
+    this.hasRoom()
+    openStreams().delete(this.close)
+    try {
+      this.controller?.close()
+    } catch {
+      // The reader has gone already, and its stream with it.
+    }
+  }
+
+  roomy(): void {
+    this.hasRoom()
+  }
+
+  private async catchUp(): Promise<void> {
+    this.write(encoder.encode('retry: 500\n\n'))
+    const leave = await follow(this.folio, this.take)
+    if (!this.open) return leave()
+    this.leave = leave
+    for (const slice of await slicesSince(this.folio, this.last)) {
+      await this.room()
+      this.send(sentOf(slice))
+    }
+    const early = this.early ?? []
+    this.early = null
+    early.forEach((s) => this.send(s))
+    const has = await withNewest(this.folio, ({ doc }) => Y.encodeSnapshot(Y.snapshot(doc)))
+    this.write(encoder.encode(`event: ready\ndata: ${Buffer.from(has).toString('base64')}\n\n`))
+  }
+
+  private readonly take = (sent: Sent | null): void => {
+    if (sent === null) this.close()
+    else if (this.early) this.early.push(sent)
+    else this.send(sent)
+  }
+
+  private send(sent: Sent): void {
+    if (sent.sequence <= this.last) return
+    this.last = sent.sequence
+    this.write(sent.event)
+  }
+
+  private write(chunk: Uint8Array): void {
+    if (!this.open || !this.controller) return
+    if ((this.controller.desiredSize ?? 0) < -MAX_LAG) {
+      log.warn({ folio: this.folio }, 'an event stream that is not read was closed')
+      this.controller.error(new Error('the reader is too slow'))
+      return this.close()
+    }
+    this.controller.enqueue(chunk)
+  }
+
+  /** Resolves when the reader has taken what lies before it. */
+  private async room(): Promise<void> {
+    while (this.open && (this.controller?.desiredSize ?? 0) <= 0)
+      await new Promise<void>((resolve) => (this.hasRoom = resolve))
+  }
 }

@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs'
-import path from 'node:path'
 import { createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
 import { fontKeys, fontTable, type FontKey } from '@/core/style'
+import { shippedFile } from './home'
 
-export const fontFile = (key: FontKey): string =>
-  path.join(process.env.IDLE_COMPASS_HOME ?? process.cwd(), 'node_modules/@expo-google-fonts', fontTable[key].file)
+export const fontFile = (key: FontKey): string => shippedFile(`node_modules/@expo-google-fonts/${fontTable[key].file}`)
 
 const held = globalThis as typeof globalThis & { compassTypesetter?: Typesetter }
 

@@ -17,9 +17,14 @@ export type Tables = {
     deleted_at: Date | null
     /** Sequence of the newest update. */
     sequence: Generated<string>
-    /** Title, text and figures as of `projected_sequence`, for lists and exports. */
+    /** Title, text and figures as of `projected_sequence`, for exports. */
     projection: ColumnType<unknown, string | null, string | null>
+    /** What the shelf shows of the projection. */
+    summary: ColumnType<unknown, string | null | undefined, string | null>
     projected_sequence: Big
+    /** Updates beside the newest snapshot, and their bytes. */
+    loose_updates: Generated<number>
+    loose_bytes: ColumnType<string, number | undefined, number>
   }
   folio_update: { folio_id: string; sequence: Big; data: Buffer; created_at: Time }
   folio_snapshot: { folio_id: string; sequence: Big; data: Buffer; created_at: Time }

@@ -7,16 +7,18 @@ import { apply, type Edit } from './edit'
 type Fields = Record<string, unknown>
 const PARTS = ['nodes', 'links'] as const
 
+const isRecord = (v: unknown): v is Fields => v !== null && typeof v === 'object' && !Array.isArray(v)
+
 /** The figure, or null when what is stored is not one (another version wrote it, or somebody tampered with it). */
-export function readFigure(shared: Y.Map<unknown>): Figure | null {
-  const raw = shared.toJSON() as Fields
-  const nodes = raw.nodes as Record<string, Fields> | undefined
-  const links = raw.links as Record<string, Fields> | undefined
+export function readFigure(shared: unknown): Figure | null {
+  if (!(shared instanceof Y.Map)) return null
+  const { anchor: _anchor, ...raw } = shared.toJSON() as Fields
+  const { nodes = {}, links = {} } = raw
+  if (!isRecord(nodes) || !isRecord(links)) return null
   // A link whose end somebody else removed at the same time is not part of the figure any more.
-  const kept = Object.fromEntries(
-    Object.entries(links ?? {}).filter(([, l]) => nodes?.[String(l.from)] && nodes[String(l.to)]),
-  )
-  const figure = { ...raw, nodes: nodes ?? {}, links: kept }
+  const stands = (end: unknown) => typeof end === 'string' && Object.hasOwn(nodes, end)
+  const kept = Object.entries(links).filter(([, l]) => !isRecord(l) || (stands(l.from) && stands(l.to)))
+  const figure = { ...raw, nodes, links: Object.fromEntries(kept) }
   return isFigure(figure) ? figure : null
 }
 

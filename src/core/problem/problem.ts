@@ -4,6 +4,7 @@ export type Problem =
   | { readonly code: 'text-too-long'; readonly length: number; readonly limit: number }
   | { readonly code: 'file-type'; readonly name: string }
   | { readonly code: 'file-unreadable'; readonly name: string }
+  | { readonly code: 'file-unwritable'; readonly name: string }
   | {
       readonly code: 'unknown-option'
       readonly option: string
@@ -13,14 +14,23 @@ export type Problem =
   | { readonly code: 'not-a-figure'; readonly where: string; readonly why: string }
   | { readonly code: 'no-reading'; readonly kind: string | null }
   | { readonly code: 'body-unreadable'; readonly why: string }
+  | { readonly code: 'body-too-large'; readonly limit: number }
   | { readonly code: 'update-unreadable' }
+  | { readonly code: 'update-gap' }
+  | { readonly code: 'update-unsound'; readonly why: string }
   | { readonly code: 'update-too-large'; readonly bytes: number; readonly limit: number }
   | { readonly code: 'not-found'; readonly what: string }
   | { readonly code: 'not-allowed' }
   | { readonly code: 'foreign-origin' }
+  | { readonly code: 'foreign-host'; readonly allowed: readonly string[] }
   | { readonly code: 'too-many'; readonly seconds: number }
   | { readonly code: 'draft-failed'; readonly why: string }
   | { readonly code: 'picture-too-large'; readonly pixels: number; readonly limit: number }
+  | { readonly code: 'picture-too-slow'; readonly seconds: number }
+  | { readonly code: 'folio-broken' }
+  | { readonly code: 'database-away' }
+  | { readonly code: 'storage-full' }
+  | { readonly code: 'server-fault' }
 
 type Sentences = { readonly [K in Problem['code']]: (p: Extract<Problem, { code: K }>) => string }
 
@@ -32,6 +42,7 @@ const english: Sentences = {
     `This text has ${n(p.length)} characters; a folio holds ${n(p.limit)}. Split it into chapters and paste them one by one.`,
   'file-type': (p) => `“${p.name}” is not a Markdown or text file. Save it as .md or .txt and open that.`,
   'file-unreadable': (p) => `“${p.name}” could not be read. Check that it exists and that it is text in UTF-8.`,
+  'file-unwritable': (p) => `“${p.name}” could not be written. Check that its folder exists and may be written to.`,
   'unknown-option': (p) => `There is no ${p.option} “${p.given}”. Use one of: ${p.allowed.join(', ')}.`,
   'not-a-figure': (p) =>
     `This is not a figure of Idle Compass: ${p.where}: ${p.why}. Compare it with docs/figure.schema.json.`,
@@ -40,18 +51,35 @@ const english: Sentences = {
       ? `The text does not read as ${p.kind}. Leave the kind out to take the best reading.`
       : 'Nothing in this text reads as a figure. Numbered steps, “if … otherwise”, or a list help.',
   'body-unreadable': (p) => `The request could not be read: ${p.why}.`,
+  'body-too-large': (p) =>
+    `The request has more than ${n(p.limit)} bytes. Send it in smaller parts; nothing was changed.`,
+  'update-gap': () =>
+    'The change builds on others that are not here, so nothing was changed. Reload the page; your words are still in this browser and go out then.',
+  'update-unsound': (p) =>
+    `A folio cannot hold this (${p.why}), so nothing was changed. Undo the last change here; what you write then is saved again.`,
   'update-unreadable': () =>
     'The change could not be read, so nothing was changed. Reload the page; your words are still in this browser.',
   'update-too-large': (p) =>
-    `This change has ${n(p.bytes)} bytes; one change may have ${n(p.limit)}. Paste the text in smaller parts.`,
+    `This change has ${n(p.bytes)} bytes; one change may have ${n(p.limit)}. Undo it and paste the text in smaller parts; what you write then is saved again.`,
   'not-found': (p) => `This ${p.what} is not here. It may have been deleted; look on the shelf.`,
   'not-allowed': () => 'This folio belongs to somebody else. Ask its owner to share it.',
   'foreign-origin': () => 'The request came from another site and was refused. Open Idle Compass at its own address.',
+  'foreign-host': (p) =>
+    `This server answers at ${p.allowed.join(', ')} only. Open it there, or name this address in PUBLIC_ADDRESS when it is started.`,
   'too-many': (p) => `Too many requests at once. Try again in ${p.seconds} seconds.`,
   'draft-failed': (p) =>
     `The drafting service gave no text: ${p.why}. Your topic is still here; try again, or write the first lines yourself.`,
   'picture-too-large': (p) =>
     `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
+  'picture-too-slow': (p) =>
+    `This figure is too dense to be drawn within ${p.seconds} seconds. Remove links, or split it into several figures.`,
+  'folio-broken': () =>
+    'What is stored of this folio cannot be read in full. Go to the shelf and restore it there to its last good state.',
+  'database-away': () =>
+    'The database does not answer just now, so nothing was changed. Wait a moment and try again; your words are kept in this browser.',
+  'storage-full': () =>
+    'The server’s disk is full, so nothing was changed. Your words are kept in this browser; tell whoever runs this server to make room.',
+  'server-fault': () => 'The server met a fault of its own; it is in the log. Try again.',
 }
 
 export const sentenceOf = (p: Problem): string =>

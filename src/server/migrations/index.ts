@@ -1,5 +1,9 @@
 import type { Migration } from 'kysely'
 import { foundations } from './m0001Foundations'
+import { summaries } from './m0002Summaries'
 
 /** Every migration, in order. A migration that has landed is never changed. */
-export const migrations: Record<string, Migration> = { '0001_foundations': foundations }
+export const migrations: Record<string, Migration> = {
+  '0001_foundations': foundations,
+  '0002_summaries': summaries,
+}

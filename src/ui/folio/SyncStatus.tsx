@@ -5,7 +5,7 @@ const words: Record<SyncState['is'], { text: string; look: string; title: string
   saving: { text: 'Saving …', look: 'text-quiet', title: 'Your last change is on its way to the server' },
   saved: { text: 'Saved', look: 'text-moss', title: 'Every change is on the server' },
   offline: {
-    text: 'No connection: kept here',
+    text: 'Not on the server yet: kept here',
     look: 'text-brass-text',
     title: 'Your changes are kept in this browser and go out when the server answers again',
   },
@@ -15,15 +15,16 @@ const words: Record<SyncState['is'], { text: string; look: string; title: string
 /** Whether what one sees is on the server: said only when it is so. */
 export function SyncStatus({ sync }: { sync: SyncState }) {
   const w = words[sync.is]
+  const why = 'why' in sync ? sync.why : null
   return (
     <span
       role="status"
       data-sync={sync.is}
       className={`text-[13px] whitespace-nowrap ${w.look}`}
-      title={sync.is === 'refused' ? sync.why : w.title}
+      title={why ?? w.title}
     >
       {w.text}
-      {sync.is === 'refused' && <span className="ml-2">{sync.why}</span>}
+      {why !== null && <span className="ml-2">{why}</span>}
     </span>
   )
 }

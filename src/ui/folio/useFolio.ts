@@ -26,7 +26,6 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
   const [loaded, setLoaded] = useState(false)
   useEffect(() => {
     const doc = new Y.Doc()
-    const key = `unsent ${id}`
     const connection = new FolioConnection({
       folio: id,
       doc,
@@ -35,14 +34,11 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
         setSync(state)
         if (state.is === 'saved' || state.is === 'saving') setLoaded(true)
       },
-      unsent: {
-        get: () => localStorage.getItem(key) !== null,
-        set: (on) => (on ? localStorage.setItem(key, '1') : localStorage.removeItem(key)),
-      },
     })
     const kept = new IndexeddbPersistence(`folio ${id}`, doc)
     // The browser's own copy is there at once, also without a network; the server's comes on top of it.
     let open = true
+    const whileSeen = pauseWhileHidden(connection)
     void kept.whenSynced.then(() => {
       if (!open) return
       setFolio({
@@ -58,12 +54,31 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
     })
     return () => {
       open = false
+      whileSeen()
       connection.stop()
       void kept.destroy()
       doc.destroy()
     }
   }, [id])
   return { folio, sync, loaded }
+}
+
+const HIDDEN_MS = 1500
+
+/** Windows nobody looks at give up their event stream: the browser has six connections for all of them. */
+function pauseWhileHidden(connection: FolioConnection): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const onChange = () => {
+    clearTimeout(timer)
+    if (document.hidden) timer = setTimeout(() => connection.pause(true), HIDDEN_MS)
+    else connection.pause(false)
+  }
+  if (document.hidden) connection.pause(true)
+  document.addEventListener('visibilitychange', onChange)
+  return () => {
+    clearTimeout(timer)
+    document.removeEventListener('visibilitychange', onChange)
+  }
 }
 
 type Observed = { readonly observeDeep: (f: () => void) => void; readonly unobserveDeep: (f: () => void) => void }

@@ -9,28 +9,40 @@ import { useCommands } from '../chrome/commands'
 import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
-import { send } from '../send'
+import { ask, send } from '../send'
 import { NewFolio } from './NewFolio'
 
 export type ShelvedFolio = {
   readonly id: string
   readonly title: string
   readonly changed: string
-  readonly words: number
-  readonly opening: string
-  readonly figures: readonly { readonly id: string; readonly alt: string; readonly version: number }[]
+  /** Changes whenever the folio does. */
+  readonly version: number
+  /** Null where what is stored cannot be read. */
+  readonly summary: {
+    readonly words: number
+    readonly opening: string
+    readonly figures: number
+    readonly shown: readonly { readonly id: string; readonly alt: string }[]
+  } | null
 }
 
 export function Shelf({
   name,
+  count,
+  page,
+  pages,
   folios,
   patterns,
 }: {
   name: string
+  count: number
+  page: number
+  pages: number
   folios: readonly ShelvedFolio[]
   patterns: readonly { readonly id: string; readonly name: string }[]
 }) {
-  const [adding, setAdding] = useState(folios.length === 0)
+  const [adding, setAdding] = useState(count === 0)
   const commands = useMemo(() => [{ name: 'New folio', keys: 'Alt+N', run: () => setAdding(true) }], [])
   useCommands(commands)
   return (
@@ -40,22 +52,39 @@ export function Shelf({
         <div className="mb-6 flex items-end justify-between gap-4">
           <div>
             <h1 className="font-serif text-[30px] leading-tight font-semibold">{name}</h1>
-            <p className="text-quiet">
-              {folios.length === 1 ? 'One folio' : `${folios.length} folios`}, the one changed last first
-            </p>
+            <p className="text-quiet">{count === 1 ? 'One folio' : `${count} folios`}, the one changed last first</p>
           </div>
           <button type="button" className="button-primary" onClick={() => setAdding(true)} aria-keyshortcuts="Alt+N">
             New folio
           </button>
         </div>
-        {adding && <NewFolio patterns={patterns} onClose={folios.length === 0 ? null : () => setAdding(false)} />}
+        {adding && <NewFolio patterns={patterns} onClose={count === 0 ? null : () => setAdding(false)} />}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-6">
           {folios.map((f) => (
             <FolioCard key={f.id} folio={f} />
           ))}
         </ul>
+        {pages > 1 && <Pages page={page} pages={pages} />}
       </main>
     </>
+  )
+}
+
+function Pages({ page, pages }: { page: number; pages: number }) {
+  const to = (name: string, target: number) =>
+    target >= 1 && target <= pages ? (
+      <Link href={`/?page=${target}`} className="button">
+        {name}
+      </Link>
+    ) : null
+  return (
+    <nav aria-label="Pages of the shelf" className="mt-8 flex items-center justify-center gap-4">
+      {to('Changed later', page - 1)}
+      <span className="text-quiet">
+        Page {page} of {pages}
+      </span>
+      {to('Changed earlier', page + 1)}
+    </nav>
   )
 }
 
@@ -77,13 +106,27 @@ function FolioCard({ folio }: { folio: ShelvedFolio }) {
         run: () => void act(send('PATCH', path, { deleted: false })),
       }),
     )
+  const restore = async () => {
+    const answer = await ask('POST', `${path}/restore`)
+    tell('problem' in answer ? answer.problem : `The last good state of “${folio.title}” stands on the shelf.`)
+    router.refresh()
+  }
   const rename = (title: string) => {
     setNaming(false)
     if (title.trim() && title.trim() !== folio.title) void act(send('PATCH', path, { title: title.trim() }))
   }
   return (
     <li className="group relative flex flex-col overflow-hidden rounded-lg border border-rule bg-page transition-colors hover:border-quiet">
-      <FolioFace folio={folio} />
+      {folio.summary ? (
+        <FolioFace folio={folio} summary={folio.summary} />
+      ) : (
+        <div className="flex h-44 flex-col items-start gap-3 px-5 pt-5">
+          <p className="text-needle">What is stored of this folio cannot be read in full.</p>
+          <button type="button" className="button relative z-10" onClick={() => void restore()}>
+            Restore its last good state
+          </button>
+        </div>
+      )}
       <div className="flex items-start gap-2 border-t border-rule px-4 py-3">
         <div className="min-w-0 flex-1">
           {naming ? (
@@ -107,8 +150,9 @@ function FolioCard({ folio }: { folio: ShelvedFolio }) {
             </h2>
           )}
           <p className="text-[13px] text-quiet">
-            changed {folio.changed} · {folio.figures.length === 1 ? '1 figure' : `${folio.figures.length} figures`} ·{' '}
-            {folio.words} words
+            changed {folio.changed}
+            {folio.summary &&
+              ` · ${counted(folio.summary.figures, 'figure')} · ${counted(folio.summary.words, 'word')}`}
           </p>
         </div>
         <Menu>
@@ -141,20 +185,23 @@ function FolioCard({ folio }: { folio: ShelvedFolio }) {
   )
 }
 
+const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`
+
 /** The folio's figures as they stand, or the opening of its text where it has none. */
-function FolioFace({ folio }: { folio: ShelvedFolio }) {
+function FolioFace({ folio, summary }: { folio: ShelvedFolio; summary: NonNullable<ShelvedFolio['summary']> }) {
   const { theme } = useTheme()
-  const first = folio.figures[0]
-  if (!first)
+  if (summary.shown.length === 0)
     return (
       <div className="flex h-44 flex-col gap-2 px-5 pt-5">
-        <p className="line-clamp-4 font-serif text-[16px] leading-relaxed">{folio.opening || 'Nothing written yet.'}</p>
+        <p className="line-clamp-4 font-serif text-[16px] leading-relaxed">
+          {summary.opening || 'Nothing written yet.'}
+        </p>
         <p className="mt-auto pb-3 text-[13px] text-quiet">No figure yet</p>
       </div>
     )
   return (
     <div className="flex h-44 items-center justify-center gap-2 p-3">
-      {folio.figures.slice(0, 2).map((g) => (
+      {summary.shown.map((g) => (
         // A figure is drawn by the server from the folio as it stands; no optimiser is wanted in between.
         // eslint-disable-next-line @next/next/no-img-element
         <img
@@ -162,7 +209,7 @@ function FolioFace({ folio }: { folio: ShelvedFolio }) {
           alt={g.alt}
           loading="lazy"
           className="h-full min-w-0 flex-1 object-contain"
-          src={`/api/folios/${folio.id}/figures/${g.id}/file?format=svg&show=inline&theme=${theme}&background=no&at=${g.version}`}
+          src={`/api/folios/${folio.id}/figures/${g.id}/file?format=svg&show=inline&theme=${theme}&background=no&at=${folio.version}`}
         />
       ))}
     </div>

@@ -3,17 +3,16 @@ import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
 import { Refusal, bodyOf, route } from '@/server/answer'
 import { makeFolio, titleFrom } from '@/server/folios'
 
-const body = z.object({ title: z.string().max(200).optional(), text: z.string() })
+const body = z.object({ title: z.string().trim().max(200).optional(), text: z.string() })
+/** Room for a text that is too long by far, so that the answer can say by how much. */
+const MAX_BODY = 12_000_000
 
-export const POST = route(
-  async ({ person, request }) => {
-    const given = await bodyOf(request, body)
-    const text = cleanText(given.text)
-    if (text.trim() === '' && given.title === undefined) throw new Refusal({ code: 'text-empty' })
-    if (text.length > MAX_MANUSCRIPT)
-      throw new Refusal({ code: 'text-too-long', length: text.length, limit: MAX_MANUSCRIPT })
-    const id = await makeFolio(person.id, given.title ?? titleFrom(text), text)
-    return Response.json({ id }, { status: 201 })
-  },
-  { name: 'new folio', perMinute: 60 },
-)
+export const POST = route('new folio', async ({ person, request }) => {
+  const given = await bodyOf(request, body, MAX_BODY)
+  const text = cleanText(given.text)
+  if (text.trim() === '' && given.title === undefined) throw new Refusal({ code: 'text-empty' })
+  if (text.length > MAX_MANUSCRIPT)
+    throw new Refusal({ code: 'text-too-long', length: text.length, limit: MAX_MANUSCRIPT })
+  const title = given.title === undefined ? titleFrom(text) : cleanText(given.title)
+  return Response.json({ id: await makeFolio(person.id, title, text) }, { status: 201 })
+})

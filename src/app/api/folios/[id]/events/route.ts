@@ -4,7 +4,7 @@ import { folioEvents } from '@/server/folioEvents'
 export const dynamic = 'force-dynamic'
 
 /** Updates of the folio from `since` on, as server-sent events, for as long as the reader stays. */
-export const GET = folioRoute('read', async ({ folio, request }) => {
+export const GET = folioRoute('read', 'events', async ({ folio, request }) => {
   const since = Number(new URL(request.url).searchParams.get('since') ?? '0')
   return new Response(folioEvents(folio, Number.isSafeInteger(since) ? since : 0, request.signal), {
     headers: {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Refusal, folioRoute } from '@/server/answer'
-import { figureFile } from '@/server/figureFile'
+import { makeFigureFile } from '@/server/figureThread'
 import { freshProjection } from '@/server/folioDocument'
 
 export const dynamic = 'force-dynamic'
@@ -15,28 +15,24 @@ const options = z.object({
 })
 const types = { svg: 'image/svg+xml', png: 'image/png' } as const
 
-export const GET = folioRoute(
-  'read',
-  async ({ folio, params, request }) => {
-    const parsed = options.safeParse(Object.fromEntries(new URL(request.url).searchParams))
-    if (!parsed.success)
-      throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
-    const o = parsed.data
-    const { figures } = await freshProjection(folio)
-    const figure = figures.find((f) => f.id === params.figureId)
-    if (!figure) throw new Refusal({ code: 'not-found', what: 'figure' })
-    const file = await figureFile(figure, { ...o, background: o.background === 'yes' })
-    if ('code' in file) throw new Refusal(file)
-    const name = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.${o.format}`
-    return new Response(Buffer.from(file), {
-      headers: {
-        'content-type': types[o.format],
-        'content-disposition': `${o.show}; filename*=UTF-8''${encodeURIComponent(name)}`,
-        'cache-control': 'private, no-cache',
-        // An SVG opened by itself may run nothing and fetch nothing.
-        'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; font-src data:; sandbox",
-      },
-    })
-  },
-  { name: 'figure file', perMinute: 600 },
-)
+export const GET = folioRoute('read', 'figure file', async ({ folio, params, request }) => {
+  const parsed = options.safeParse(Object.fromEntries(new URL(request.url).searchParams))
+  if (!parsed.success)
+    throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
+  const o = parsed.data
+  const { figures } = await freshProjection(folio)
+  const figure = figures.find((f) => f.id === params.figureId)
+  if (!figure) throw new Refusal({ code: 'not-found', what: 'figure' })
+  const file = await makeFigureFile(figure, { ...o, background: o.background === 'yes' })
+  if ('code' in file) throw new Refusal(file)
+  const name = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.${o.format}`
+  return new Response(Buffer.from(file), {
+    headers: {
+      'content-type': types[o.format],
+      'content-disposition': `${o.show}; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'cache-control': 'private, no-cache',
+      // An SVG opened by itself may run nothing and fetch nothing.
+      'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; font-src data:; sandbox",
+    },
+  })
+})

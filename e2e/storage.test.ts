@@ -1,0 +1,224 @@
+/** What lies on disk, with a real database: processes that write, read and compact at once, or die in the middle of it. */
+import assert from 'node:assert/strict'
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
+import { after, test } from 'node:test'
+import { sql } from 'kysely'
+import * as Y from 'yjs'
+import { newSharedFigure } from '../src/core/document'
+import { seededOfKind } from '../src/core/testing/seededFigure'
+import { appendUpdate } from '../src/server/appendUpdate'
+import { DEMO_PERSON } from '../src/server/authorize'
+import { database, pool } from '../src/server/database'
+import { freshProjection, loadDocument } from '../src/server/folioDocument'
+import { foliosOf, makeFolio, renameFolio } from '../src/server/folios'
+import { restoreFolio } from '../src/server/restore'
+import { SHARED } from '../src/server/soundUpdate'
+import { sleep } from './support'
+
+after(() => pool().end())
+
+/** Rounds of the interleaving test; a long sweep asks for many. */
+const ROUNDS = Number(process.env.ROUNDS ?? 3)
+const make = (title: string) => makeFolio(DEMO_PERSON.id, title, 'Check the ramp.')
+
+function writer(folio: string, seed: number, steps: number) {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'e2e/writer.ts', folio, String(seed), String(steps)], {
+    env: { ...process.env, COMPACT_AFTER: '7', LOG_LEVEL: 'silent' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
+  let [said, complained] = ['', '']
+  child.stdout.on('data', (d) => (said += String(d)))
+  child.stderr.on('data', (d) => (complained += String(d)))
+  const ended = once(child, 'close').then(([code, signal]) => ({
+    code: code as number | null,
+    signal: signal as string | null,
+    acknowledged: said.split('\n').slice(0, -1),
+    complained,
+  }))
+  return { child, ended }
+}
+
+test('processes that write, read and compact one folio at once: no reading lacks what had been acknowledged', async () => {
+  for (let round = 1; round <= ROUNDS; round++) {
+    const folio = await make(`Round ${round}`)
+    const writers = [1, 2, 3].map((i) => writer(folio, round * 10 + i, 120))
+    // One of them dies in the middle: of a compaction more often than not, since every seventh update makes one.
+    const doomed = writer(folio, round * 10 + 4, 10_000)
+    await sleep(1800 + ((round * 137) % 400))
+    doomed.child.kill('SIGKILL')
+    const done = await Promise.all([...writers, doomed].map((w) => w.ended))
+    for (const d of done.slice(0, 3)) assert.equal(d.code, 0, d.complained)
+    assert.equal(done[3]?.signal, 'SIGKILL', done[3]?.complained)
+    const { doc } = await loadDocument(folio)
+    const there = new Set(doc.getArray<string>('words').toArray())
+    const acknowledged = done.flatMap((d) => d.acknowledged)
+    assert.ok(acknowledged.length > 150, `${acknowledged.length} acknowledged`)
+    assert.deepEqual(
+      acknowledged.filter((w) => !there.has(w)),
+      [],
+      `round ${round}`,
+    )
+    assert.equal((await freshProjection(folio)).title, doc.getMap(SHARED.head).get('title'), 'the projection is of now')
+  }
+})
+
+test('twenty writers of one folio across a compaction: all are answered', async () => {
+  const folio = await make('Twenty at once')
+  const sent = Array.from({ length: 20 }, async (_, w) => {
+    const doc = new Y.Doc()
+    for (let i = 0; i < 15; i++) {
+      const before = Y.encodeStateVector(doc)
+      doc.getArray<string>('words').push([`${w}.${i}`])
+      const appended = await appendUpdate(folio, Y.encodeStateAsUpdate(doc, before))
+      assert.ok('sequence' in appended)
+    }
+  })
+  await Promise.all(sent)
+  const { doc, sequence } = await loadDocument(folio)
+  assert.equal(doc.getArray('words').length, 300)
+  assert.equal(sequence, 301)
+  const snapshots = await database()
+    .selectFrom('folio_snapshot')
+    .select('sequence')
+    .where('folio_id', '=', folio)
+    .execute()
+  assert.equal(snapshots.length, 1, 'it was compacted')
+})
+
+const element = (name: string, attributes: Record<string, unknown> = {}) => {
+  const e = new Y.XmlElement(name)
+  for (const [k, v] of Object.entries(attributes)) e.setAttribute(k, v as string)
+  return e
+}
+const manuscript = (doc: Y.Doc) => doc.getXmlFragment(SHARED.manuscript)
+const figures = (doc: Y.Doc) => doc.getMap<unknown>(SHARED.figures)
+const sharedFigure = (change: (m: Y.Map<unknown>) => void = () => undefined) => {
+  const shared = newSharedFigure({ ...seededOfKind('process', 3), id: 'f' })
+  change(shared)
+  return shared
+}
+/** From the outside in: the library itself would run out of stack with a tree made beforehand. */
+function nest(doc: Y.Doc, levels: number): void {
+  let at: Y.XmlFragment = manuscript(doc)
+  for (let i = 0; i < levels; i++) {
+    const inner = element(i % 2 ? 'bullet_list' : 'list_item')
+    at.insert(0, [inner])
+    at = inner
+  }
+}
+const text = (words: string, format: Record<string, unknown> = {}) => {
+  const paragraph = element('paragraph')
+  const t = new Y.XmlText()
+  t.insert(0, words, format)
+  paragraph.insert(0, [t])
+  return paragraph
+}
+
+const poison: Record<string, (doc: Y.Doc) => void> = {
+  'a figure that is a number': (d) => figures(d).set('f', 7),
+  'a figure without fields': (d) => figures(d).set('f', new Y.Map()),
+  'nodes that are a number': (d) =>
+    figures(d).set(
+      'f',
+      sharedFigure((m) => m.set('nodes', 7)),
+    ),
+  'a node that is a text': (d) =>
+    figures(d).set(
+      'f',
+      sharedFigure((m) => m.set('nodes', new Y.Map([['n', 'words']]))),
+    ),
+  'a figure under another key': (d) => figures(d).set('g', sharedFigure()),
+  'an anchor that is a number': (d) =>
+    figures(d).set(
+      'f',
+      sharedFigure((m) => m.set('anchor', 3)),
+    ),
+  'NUL in a node': (d) =>
+    figures(d).set(
+      'f',
+      sharedFigure((m) => m.set('title', 'a\0b')),
+    ),
+  'a heading of level -1': (d) => manuscript(d).insert(0, [element('heading', { level: -1 })]),
+  'a heading of level 1e9': (d) => manuscript(d).insert(0, [element('heading', { level: 1e9 })]),
+  'NUL in the text': (d) => manuscript(d).insert(0, [text('a\0b')]),
+  'NUL in the title': (d) => d.getMap(SHARED.head).set('title', 'a\0b'),
+  'a title that is a list': (d) => d.getMap(SHARED.head).set('title', ['a']),
+  '20,000 levels': (d) => nest(d, 20_000),
+  'an element nobody knows': (d) => manuscript(d).insert(0, [element('script')]),
+  'a mark nobody knows': (d) => manuscript(d).insert(0, [text('words', { blink: {} })]),
+  'a record among paragraphs': (d) => manuscript(d).insert(0, [new Y.Map() as never]),
+}
+
+test('an update that no folio may hold is refused, alone and among others; what was there stays', async () => {
+  const folio = await make('Poison')
+  const { doc } = await loadDocument(folio)
+  figures(doc).set('f', sharedFigure())
+  assert.ok('sequence' in (await appendUpdate(folio, Y.encodeStateAsUpdate(doc))))
+  const expected = JSON.stringify(await freshProjection(folio))
+  for (const [name, spoil] of Object.entries(poison)) {
+    const [bad, good] = [new Y.Doc(), new Y.Doc()]
+    Y.applyUpdate(bad, Y.encodeStateAsUpdate(doc))
+    const before = Y.encodeStateVector(bad)
+    spoil(bad)
+    good.getArray('words').push([name])
+    const answers = await Promise.all([
+      appendUpdate(folio, Y.encodeStateAsUpdate(good)),
+      appendUpdate(folio, Y.encodeStateAsUpdate(bad, before)),
+      appendUpdate(folio, Y.encodeStateAsUpdate(good)),
+    ])
+    assert.deepEqual(
+      answers.map((a) => ('code' in a ? a.code : 'taken')),
+      ['taken', 'update-unsound', 'taken'],
+      name,
+    )
+    assert.equal(JSON.stringify(await freshProjection(folio)), expected, name)
+  }
+  // What builds on something that is not here would lie on disk without being in the folio.
+  const ahead = new Y.Doc()
+  ahead.getArray('words').push(['first'])
+  const since = Y.encodeStateVector(ahead)
+  ahead.getArray('words').push(['second'])
+  assert.deepEqual(await appendUpdate(folio, Y.encodeStateAsUpdate(ahead, since)), { code: 'update-gap' })
+})
+
+test('what an earlier version let in takes nothing else with it, and comes back in its last good state', async () => {
+  const spoilt = [
+    { name: 'levels', spoil: poison['20,000 levels'] as (d: Y.Doc) => void },
+    { name: 'bytes', spoil: null },
+  ]
+  const other = await make('A sound neighbour')
+  for (const { name, spoil } of spoilt) {
+    const folio = await make(`Damaged: ${name}`)
+    const { doc } = await loadDocument(folio)
+    const before = Y.encodeStateVector(doc)
+    spoil?.(doc)
+    const data = spoil ? Buffer.from(Y.encodeStateAsUpdate(doc, before)) : Buffer.from([1, 2, 3, 255])
+    await database().insertInto('folio_update').values({ folio_id: folio, sequence: 2, data }).execute()
+    await database().updateTable('folio').set({ sequence: '2' }).where('id', '=', folio).execute()
+    const { folios } = await foliosOf(DEMO_PERSON.id, 1)
+    assert.equal(folios.find((f) => f.id === folio)?.summary, null, `${name}: said to be damaged`)
+    assert.equal(folios.find((f) => f.id === folio)?.title, `Damaged: ${name}`)
+    assert.ok(folios.find((f) => f.id === other)?.summary, 'its neighbour is there')
+    await assert.rejects(freshProjection(folio), /cannot be read/)
+    const restored = await restoreFolio(DEMO_PERSON.id, folio)
+    const projection = await freshProjection(restored)
+    assert.equal(projection.title, `Damaged: ${name}`)
+    assert.equal(projection.text.trim(), 'Check the ramp.')
+  }
+})
+
+test('a projection that cannot be kept is shown all the same', async (t) => {
+  const folio = await make('The disk is full')
+  await sql`create function full_disk() returns trigger language plpgsql as $$ begin raise exception 'no space left' using errcode = '53100'; end $$`.execute(
+    database(),
+  )
+  t.after(() => sql`drop function full_disk() cascade`.execute(database()))
+  assert.ok('sequence' in (await renameFolio(folio, 'Renamed')))
+  await sql`create trigger full_disk before update of projection on folio for each row execute function full_disk()`.execute(
+    database(),
+  )
+  assert.equal((await freshProjection(folio)).title, 'Renamed')
+  const { folios } = await foliosOf(DEMO_PERSON.id, 1)
+  assert.ok(folios.find((f) => f.id === folio)?.summary)
+})

@@ -1,0 +1,125 @@
+/** What is new in a folio, read once for all who follow it in this process and handed on in memory. */
+import { changes } from './changes'
+import { database } from './database'
+import { log } from './log'
+import { slicesSince, type Slice } from './slices'
+
+/** A slice as it goes out: text of an event, made once. */
+export type Sent = { readonly sequence: number; readonly event: Uint8Array }
+
+/** Given each new slice, or null when the feed has ended and one must come back. */
+type Take = (sent: Sent | null) => void
+
+const encoder = new TextEncoder()
+export const sentOf = (s: Slice): Sent => ({
+  sequence: s.sequence,
+  event: encoder.encode(`id: ${s.sequence}\ndata: ${Buffer.from(s.data).toString('base64')}\n\n`),
+})
+
+class Feed {
+  readonly followers = new Set<Take>()
+  private last = 0
+  private reading = false
+  private again = false
+  isOver = false
+  private leave: () => void = () => undefined
+
+  private constructor(
+    private readonly folio: string,
+    private readonly ended: () => void,
+  ) {}
+
+  static async begin(folio: string, ended: () => void): Promise<Feed> {
+    const feed = new Feed(folio, ended)
+    // Listen first: what comes in after the sequence was read is announced.
+    feed.leave = await changes().listen(folio, (sequence) => void feed.look(sequence))
+    try {
+      const row = await database().selectFrom('folio').select('sequence').where('id', '=', folio).executeTakeFirst()
+      feed.last = Math.max(feed.last, Number(row?.sequence ?? 0))
+    } catch (error) {
+      feed.leave()
+      throw error
+    }
+    return feed
+  }
+
+  /** Written by this process: known without reading, unless something of another process lies in between. */
+  published(slices: readonly Slice[]): void {
+    if (this.reading || slices[0]?.sequence !== this.last + 1) return
+    this.handOn(slices)
+  }
+
+  private async look(sequence: number | null): Promise<void> {
+    if (sequence !== null && sequence <= this.last) return
+    this.again = true
+    if (this.reading) return
+    this.reading = true
+    try {
+      while (this.again) {
+        this.again = false
+        this.handOn(await slicesSince(this.folio, this.last))
+      }
+    } catch (error) {
+      log.warn({ folio: this.folio, error: String(error) }, 'event streams ended: no database')
+      this.end()
+    } finally {
+      this.reading = false
+    }
+  }
+
+  private handOn(slices: readonly Slice[]): void {
+    for (const sent of slices.map(sentOf)) {
+      this.last = sent.sequence
+      for (const take of [...this.followers]) take(sent)
+    }
+  }
+
+  end(): void {
+    if (this.isOver) return
+    this.isOver = true
+    this.leave()
+    this.ended()
+    for (const take of [...this.followers]) take(null)
+    this.followers.clear()
+  }
+}
+
+const held = globalThis as typeof globalThis & { compassFeeds?: Map<string, Promise<Feed>> }
+const feeds = (): Map<string, Promise<Feed>> => (held.compassFeeds ??= new Map())
+
+/** Hands on everything after the newest slice at the time it resolves, and perhaps some before. The answer ends it. */
+export async function follow(folio: string, take: Take): Promise<() => void> {
+  for (;;) {
+    const feed = await feedOf(folio)
+    // Its last follower may have left while we waited.
+    if (feed.isOver) continue
+    feed.followers.add(take)
+    return () => {
+      feed.followers.delete(take)
+      if (feed.followers.size === 0) feed.end()
+    }
+  }
+}
+
+async function feedOf(folio: string): Promise<Feed> {
+  const known = feeds().get(folio)
+  if (known) return known
+  const over = () => {
+    if (feeds().get(folio) === beginning) feeds().delete(folio)
+  }
+  const beginning = Feed.begin(folio, over)
+  feeds().set(folio, beginning)
+  beginning.catch(over)
+  return beginning
+}
+
+/** Tells followers in this process what it has just committed, so that they need not wait for the notice. */
+export function publish(folio: string, slices: readonly Slice[]): void {
+  // A feed that could not begin has told so to those who wanted it.
+  void feeds()
+    .get(folio)
+    ?.then(
+      (feed) => feed.published(slices),
+      () => undefined,
+    )
+}

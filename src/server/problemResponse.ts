@@ -1,0 +1,51 @@
+/** Problems as answers: RFC 9457 problem details, with the sentence that says what to do as their title. */
+import { sentenceOf, type Problem } from '@/core/problem'
+
+const statusOf: Record<Problem['code'], number> = {
+  'text-empty': 422,
+  'text-too-long': 413,
+  'file-type': 415,
+  'file-unreadable': 422,
+  'file-unwritable': 422,
+  'unknown-option': 422,
+  'not-a-figure': 422,
+  'no-reading': 422,
+  'body-unreadable': 400,
+  'body-too-large': 413,
+  'update-unreadable': 400,
+  'update-gap': 409,
+  'update-unsound': 422,
+  'update-too-large': 413,
+  'not-found': 404,
+  'not-allowed': 403,
+  'foreign-origin': 403,
+  'foreign-host': 403,
+  'too-many': 429,
+  'draft-failed': 502,
+  'picture-too-large': 422,
+  'picture-too-slow': 422,
+  'folio-broken': 422,
+  'database-away': 503,
+  'storage-full': 507,
+  'server-fault': 500,
+}
+
+/** What an answer of the interface for programs may do when somebody opens it as a page: nothing. */
+export const POLICY = "default-src 'none'; frame-ancestors 'none'"
+const RETRY_SECONDS = 2
+
+export function problemResponse(problem: Problem): Response {
+  const status = statusOf[problem.code]
+  const wait = problem.code === 'too-many' ? problem.seconds : status === 503 ? RETRY_SECONDS : null
+  return Response.json(
+    { type: `about:blank#${problem.code}`, title: sentenceOf(problem), status, ...problem },
+    {
+      status,
+      headers: {
+        'content-type': 'application/problem+json',
+        'content-security-policy': POLICY,
+        ...(wait === null ? {} : { 'retry-after': String(wait) }),
+      },
+    },
+  )
+}
