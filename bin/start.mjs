@@ -1,8 +1,9 @@
-// `npm start`: everything a fresh machine lacks, then the application, until Ctrl-C.
+// `npm start`: everything a fresh machine lacks, then the application, until Ctrl-C. What dies meanwhile is started again.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, openSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
-import { freePort, startCluster } from './cluster.mjs'
+import { dataFolder, freePort, startCluster } from './cluster.mjs'
+import { keepUp } from './keepUp.mjs'
 import {
   build,
   checkNode,
@@ -16,6 +17,7 @@ import {
   say,
 } from './prepare.mjs'
 
+const DATABASE_LOOK_MS = 1000
 const begin = performance.now()
 const seconds = (since) => `${((performance.now() - since) / 1000).toFixed(1)} s`
 async function stage(name, work) {
@@ -26,8 +28,8 @@ async function stage(name, work) {
 }
 
 checkNode()
-const pidFile = path.join(root, '.data/start.pid')
-const serverFile = path.join(root, '.data/server.pid')
+const pidFile = path.join(dataFolder, 'start.pid')
+const serverFile = path.join(dataFolder, 'server.pid')
 mkdirSync(path.dirname(pidFile), { recursive: true })
 const other = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0
 if (
@@ -65,12 +67,13 @@ function end() {
   if (ending) return
   ending = true
   say('stopping')
-  if (!child || child.exitCode !== null) return finish(0)
+  if (!child || child.exitCode !== null || child.signalCode !== null) return finish(0)
+  child.once('exit', () => finish(0))
   child.kill('SIGTERM')
   setTimeout(() => child.kill('SIGKILL'), 5000).unref()
 }
 function finish(code) {
-  cluster?.stop()
+  if (cluster && !cluster.wasRunning) cluster.stop()
   rmSync(pidFile, { force: true })
   rmSync(serverFile, { force: true })
   say('stopped')
@@ -89,26 +92,55 @@ try {
   const wanted = Number(process.env.PORT ?? 4100)
   const port = await freePort(wanted)
   if (port !== wanted) say(`port ${wanted} is taken, so port ${port} is used`)
-  // Next's own entry with this Node: no npm or shell between us and the signals.
-  child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    cwd: root,
-    env: environment({ ...env, NODE_ENV: 'production' }),
-    stdio: ['ignore', openSync(path.join(root, '.data/server.log'), 'a'), 'inherit'],
-    detached: true,
-  })
-  writeFileSync(serverFile, String(child.pid))
-  child.on('exit', (code) => finish(ending ? 0 : (code ?? 1)))
+  startServer(port, env)
   const url = `http://localhost:${port}`
   await answers(url)
+  watchServer(port, env)
+  watchDatabase()
   console.log(`\n  Idle Compass is at ${url}   (${seconds(begin)}; Ctrl-C stops it)\n`)
 } catch (error) {
-  cluster?.stop()
+  child?.kill('SIGKILL')
+  if (cluster && !cluster.wasRunning) cluster.stop()
   rmSync(pidFile, { force: true })
   give(error.message)
 }
 
+/** Next's own entry with this Node: no npm or shell between us and the signals. */
+function startServer(port, env) {
+  child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: root,
+    env: environment({ ...env, NODE_ENV: 'production' }),
+    stdio: ['ignore', openSync(path.join(dataFolder, 'server.log'), 'a'), 'inherit'],
+    detached: true,
+  })
+  writeFileSync(serverFile, String(child.pid))
+}
+
+function watchServer(port, env) {
+  const watch = () => child.once('exit', (code, signal) => !ending && again(signal ?? `exit ${code}`))
+  const again = keepUp('server', () => {
+    if (ending) return
+    startServer(port, env)
+    watch()
+  })
+  watch()
+}
+
+/** A database of somebody else's start is looked after there. */
+function watchDatabase() {
+  if (cluster.wasRunning) return
+  const again = keepUp('database', () => ending || cluster.isRunning() || cluster.start())
+  const look = async () => {
+    if (ending) return
+    if (!cluster.isRunning()) await again('its process is gone')
+    setTimeout(look, DATABASE_LOOK_MS)
+  }
+  setTimeout(look, DATABASE_LOOK_MS)
+}
+
 async function answers(url) {
   for (let i = 0; i < 150; i++) {
+    if (child.exitCode !== null) throw new Error('The server ended before it answered; its messages are above.')
     const ok = await fetch(`${url}/api/health`).then(
       (r) => r.ok,
       () => false,

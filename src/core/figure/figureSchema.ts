@@ -20,6 +20,10 @@ const span = z.readonly(z.object({ start: offset, end: offset }))
 const spans = z.readonly(z.array(span))
 const point = z.readonly(z.object({ x: finite, y: finite }))
 const box = z.readonly(z.object({ x: finite, y: finite, width: finite, height: finite }))
+/** A well-formed tag of BCP 47 (RFC 5646, 2.1), without looking up whether its parts are registered. */
+const language = z
+  .string()
+  .check(z.maxLength(35), z.regex(/^(?:[a-z]{2,8}|[xi](?=-))(?:-[a-z0-9]{1,8})*$/i, 'no language tag of BCP 47'))
 const look = z.readonly(
   z.object({ fill: z.optional(short(32)), line: z.optional(short(32)), shape: z.optional(short(32)) }),
 )
@@ -94,8 +98,7 @@ const figureFields = z.readonly(
     kind: z.enum(figureKinds),
     title: words,
     altText: z.optional(words),
-    /** BCP 47. */
-    language: short(35),
+    language,
     nodes: z.readonly(z.record(id, nodeSchema)),
     links: z.readonly(z.record(id, linkSchema)),
     arrangement: short(32),
