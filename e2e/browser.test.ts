@@ -222,7 +222,12 @@ test('a second window shows changes live; a killed server costs nothing; without
     await b.press(' Written at sea.')
     await other.driver.executeScript(end)
     await other.press(' Written ashore.')
-    await sleep(700)
+    // Offline is a state of the page, not of a clock: what was sent could not arrive.
+    await eventually(
+      'the page says so',
+      30_000,
+      async () => (await (await b.find('[data-sync]')).getAttribute('data-sync')) === 'offline',
+    )
     await network(false)
     await eventually('both are merged', 30_000, async () => {
       const [x, y] = [await b.text('.manuscript'), await other.text('.manuscript')]
@@ -231,6 +236,89 @@ test('a second window shows changes live; a killed server costs nothing; without
   } finally {
     await other.close()
   }
+})
+
+test('a page reloaded with unsent words sends them with what is typed at once, and says “Saved” only then', async () => {
+  const folio = await newFolio(base, 'The log of the watch.')
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('.manuscript p')
+  await b.saved()
+  const end = `const p = [...document.querySelectorAll('.manuscript p')].at(-1), s = getSelection(); document.querySelector('.manuscript').focus(); s.selectAllChildren(p); s.collapseToEnd()`
+  // What the page sends is held up; everything else goes its way.
+  await b.driver.sendDevToolsCommand('Network.enable', {})
+  await b.driver.sendDevToolsCommand('Network.setBlockedURLs', { urls: ['*/updates', '*/events*'] })
+  await b.driver.executeScript(end)
+  await b.press(' Unsent before the reload.')
+  await b.driver.navigate().refresh()
+  await b.find('.manuscript p')
+  await b.driver.executeScript(end)
+  await b.press(' Typed right after it.')
+  await sleep(400)
+  assert.notEqual(await (await b.find('[data-sync]')).getAttribute('data-sync'), 'saved')
+  await b.driver.sendDevToolsCommand('Network.setBlockedURLs', { urls: [] })
+  await b.saved()
+  const { freshProjection } = await import('../src/server/folioDocument')
+  assert.equal(
+    (await freshProjection(folio)).text.trim(),
+    'The log of the watch. Unsent before the reload. Typed right after it.',
+  )
+  await b.complaints()
+})
+
+test('nine windows of one browser: the last one loads, and the first one still saves', async () => {
+  const folios = await Promise.all(Array.from({ length: 9 }, (_, i) => newFolio(base, `Window ${i + 1}.`)))
+  const [first] = await b.driver.getAllWindowHandles()
+  const made: string[] = []
+  try {
+    await b.driver.get(`${base}/folio/${folios[0]}`)
+    await b.saved()
+    for (const folio of folios.slice(1)) {
+      await b.driver.switchTo().newWindow('tab')
+      made.push(await b.driver.getWindowHandle())
+      await b.driver.get(`${base}/folio/${folio}`)
+      await b.find('.manuscript p')
+      await b.saved()
+    }
+    await b.driver.switchTo().window(first as string)
+    await (await b.find('.manuscript p')).click()
+    await b.press(Key.END, ' Still written.')
+    await b.saved()
+    const { freshProjection } = await import('../src/server/folioDocument')
+    assert.match((await freshProjection(folios[0] as string)).text, /Window 1\. Still written\./)
+  } finally {
+    for (const handle of made) {
+      await b.driver.switchTo().window(handle)
+      await b.driver.close()
+    }
+    await b.driver.switchTo().window(first as string)
+  }
+})
+
+test('when the theme is switched, each picture stays until the new one is there', async () => {
+  const { database } = await import('../src/server/database')
+  const { id } = await database()
+    .selectFrom('folio')
+    .select('id')
+    .where('summary', '@>', JSON.stringify({ title: 'Departing in fog' }))
+    .executeTakeFirstOrThrow()
+  await b.driver.get(`${base}/folio/${id}`)
+  await b.find('figure[data-figure] svg text')
+  const figures = await b.count('figure[data-figure]')
+  await eventually('all are drawn', 10_000, async () => (await b.count('figure[data-figure] svg')) === figures)
+  const least = await b.driver.executeAsyncScript<{ pictures: number; backgrounds: string[] }>(
+    `const done = arguments[0], seen = { pictures: Infinity, backgrounds: [] }, since = performance.now();
+     const look = () => {
+       const all = [...document.querySelectorAll('figure[data-figure] svg')].filter((s) => s.querySelector('text') && s.getBoundingClientRect().height > 40);
+       seen.pictures = Math.min(seen.pictures, all.length);
+       seen.backgrounds = [...new Set(all.map((s) => getComputedStyle(s).backgroundColor))];
+       performance.now() - since > 2500 ? done(seen) : requestAnimationFrame(look);
+     };
+     look();
+     document.querySelector('[aria-label*="heme"], [aria-label*="ark"]').click()`,
+  )
+  assert.equal(least.pictures, figures)
+  assert.equal(least.backgrounds.length, 1)
+  await b.driver.executeScript(`document.querySelector('[aria-label*="heme"], [aria-label*="ark"]').click()`)
 })
 
 test('the worker in the browser and Node compute the same scene, to the last digit, in every arrangement', async () => {

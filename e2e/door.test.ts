@@ -13,7 +13,7 @@ import { pool } from '../src/server/database'
 import { SHARED } from '../src/server/soundUpdate'
 import { eventually, newFolio, sleep, startServer } from './support'
 
-const PORT = 4126
+const PORT = 4129
 const base = `http://localhost:${PORT}`
 let server: ChildProcess
 

@@ -2,7 +2,7 @@
 import assert from 'node:assert/strict'
 import type { ChildProcess } from 'node:child_process'
 import { after, before, test } from 'node:test'
-import { Key, client, eventually, newFolio, openBrowser, startServer, type Browser } from './support'
+import { Key, client, eventually, newFolio, openBrowser, sleep, startServer, type Browser } from './support'
 
 const PORT = 4126
 const base = `http://localhost:${PORT}`
@@ -109,6 +109,18 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   await eventually('laid out afresh', 3000, async () => !(await tidyOffered()))
   await b.chord([Key.CONTROL], 'z')
   await eventually('as it stood', 3000, tidyOffered)
+  // Keys typed into a field are the field's, whatever is selected.
+  const shown = () => b.nodesShown('[data-scale]')
+  const before = await shown()
+  await (await b.find('[data-row=node]')).click()
+  const said = await b.find('input[aria-describedby="instruction-meant"]')
+  await said.sendKeys('rename it', Key.HOME, Key.DELETE)
+  await b.chord([Key.CONTROL], 'z')
+  await b.chord([Key.ALT], Key.ARROW_DOWN)
+  assert.equal(await said.getAttribute('value'), 'rename it')
+  await sleep(300)
+  assert.deepEqual(await shown(), before)
+  await said.sendKeys(Key.ESCAPE)
   await (await b.find('[aria-label="Frame"] option[value="square"]')).click()
   await b.find('//p[contains(., "Square · 28.6 × 28.6 cm")]')
   assert.deepEqual(await b.complaints(), [])

@@ -20,7 +20,8 @@ import {
 import type { Edit } from '@/core/document'
 import { kinds, nodesInOrder, placesOf, type Figure } from '@/core/figure'
 import { compute } from '@/workers/client'
-import { useCommands, type Command } from '../chrome/commands'
+import { useCommands } from '../chrome/commands'
+import type { Command } from '../chrome/keyPlaces'
 import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
@@ -70,6 +71,9 @@ export function Bench({ folioId, figureId, title }: { folioId: string; figureId:
 }
 
 export type Selected = { readonly kind: 'node' | 'link'; readonly id: string } | null
+
+/** A list that opens has nothing of its own to take back. */
+const UNDOING = ['page', 'choice'] as const
 
 function Work({
   folio,
@@ -122,9 +126,9 @@ function Work({
   const commands = useMemo<Command[]>(() => {
     const node = selected?.kind === 'node' ? selected.id : null
     return [
-      { name: 'Undo', keys: 'Mod+Z', run: edits.undo },
-      { name: 'Redo', keys: 'Mod+Shift+Z', run: edits.redo },
-      { name: 'Redo (other keys)', keys: 'Mod+Y', run: edits.redo },
+      { name: 'Undo', keys: 'Mod+Z', at: UNDOING, run: edits.undo },
+      { name: 'Redo', keys: 'Mod+Shift+Z', at: UNDOING, run: edits.redo },
+      { name: 'Redo (other keys)', keys: 'Mod+Y', at: UNDOING, run: edits.redo },
       {
         name: `Add ${/^[aeiou]/.test(kinds[figure.kind].noun) ? 'an' : 'a'} ${kinds[figure.kind].noun}`,
         keys: 'Alt+S',

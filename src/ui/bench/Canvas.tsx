@@ -103,7 +103,7 @@ export function Canvas({ figure, picture, selected, editing, onSelect, onEdit, a
       setGesture({ ...gesture, x: e.clientX, y: e.clientY })
     } else if (gesture.kind === 'node') {
       const moved = gesture.moved || Math.hypot(at.x - gesture.from.x, at.y - gesture.from.y) * view.zoom > DRAG_AFTER
-      if (moved) void drag(gesture.id, gesture.box.x + at.x - gesture.from.x, gesture.box.y + at.y - gesture.from.y)
+      if (moved) drag(gesture.id, gesture.box.x + at.x - gesture.from.x, gesture.box.y + at.y - gesture.from.y)
       if (moved !== gesture.moved) setGesture({ ...gesture, moved })
     } else setGesture({ ...gesture, at })
   }

@@ -15,9 +15,11 @@ export function InstructionField({ figure, apply, tell }: Props) {
   const [arrangements, setArrangements] = useState<readonly { id: string; name: string }[]>([])
   useEffect(() => {
     let current = true
-    void compute()
+    compute()
       .arrangements(figure)
       .then((list) => current && setArrangements(list))
+      // Without the list, instructions that name an arrangement are not understood; all others are.
+      .catch((error: unknown) => console.error('arrangements', error))
     return () => {
       current = false
     }

@@ -1,12 +1,13 @@
 'use client'
 
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import type { Theme } from '@/core/style'
 import { compute } from '@/workers/client'
 import { editFigure, type OpenFolio } from '../folio/useFolio'
+import { newestOnly } from './newestOnly'
 
 /** Edits with their way back. Undo applies the inverse as one more edit, so that it takes back this person's change and
  *  leaves everybody else's. */
@@ -43,72 +44,52 @@ export type Edits = ReturnType<typeof useEdits>
 
 const LATE_AFTER_MS = 400
 
-/** The picture of the figure as it stands, and as it is being dragged. One drag picture is asked for at a time; places
- *  the pointer has already left are passed over. */
+type Drawing = { readonly figure: Figure; readonly theme: Theme }
+type Dragging = { readonly figure: string; readonly node: string; readonly x: number; readonly y: number }
+type Held = { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+
+/** The picture of the figure as it stands, and as it is being dragged. One picture is asked for at a time; figures and
+ *  places that are no longer wanted are passed over. */
 export function usePicture(figure: Figure, theme: Theme) {
   const [scene, setScene] = useState<Scene | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
-  const dragging = useRef<{
-    busy: boolean
-    next: { node: string; x: number; y: number } | null
-    held: { x: number; y: number; width: number; height: number } | null
-  }>({ busy: false, next: null, held: null })
   const [late, setLate] = useState(false)
-  const drawing = useRef<{ busy: boolean; next: { figure: Figure; theme: Theme } | null }>({ busy: false, next: null })
-  useEffect(() => {
-    const d = drawing.current
-    // What was asked for and not yet begun is given up: only the newest figure is worth drawing.
-    d.next = { figure, theme }
-    if (d.busy) return
-    d.busy = true
-    const slow = setTimeout(() => setLate(true), LATE_AFTER_MS)
-    void (async () => {
-      while (d.next) {
-        const wanted: { figure: Figure; theme: Theme } = d.next
-        d.next = null
-        try {
-          setScene(await compute().draw(wanted.figure, wanted.theme, wanted.figure.id))
-          setProblem(null)
-        } catch (error: unknown) {
-          setProblem(String(error))
-        }
-      }
-      d.busy = false
-      clearTimeout(slow)
-      setLate(false)
-    })()
-  }, [figure, theme])
-  useEffect(() => {
-    const d = drawing.current
-    return () => {
-      d.next = null
-    }
-  }, [])
+  const drawing = useMemo(
+    () =>
+      newestOnly<Drawing, void>(
+        async (wanted) => {
+          const slow = setTimeout(() => setLate(true), LATE_AFTER_MS)
+          try {
+            setScene(await compute().draw(wanted.figure, wanted.theme, wanted.figure.id))
+            setProblem(null)
+          } finally {
+            clearTimeout(slow)
+            setLate(false)
+          }
+        },
+        (error) => setProblem(String(error)),
+      ),
+    [],
+  )
+  const dragging = useMemo(
+    () =>
+      newestOnly<Dragging, Held | null>(
+        async (wanted) => {
+          const shown = await compute().drag(wanted.figure, wanted.node, wanted)
+          if (shown) setScene(shown.scene)
+          return shown && shown.held
+        },
+        (error) => setProblem(String(error)),
+      ),
+    [],
+  )
+  useEffect(() => drawing.give({ figure, theme }), [drawing, figure, theme])
+  useEffect(() => drawing.drop, [drawing])
   const drag = useCallback(
-    async (node: string, x: number, y: number) => {
-      const d = dragging.current
-      d.next = { node, x, y }
-      if (d.busy) return
-      d.busy = true
-      while (d.next) {
-        const wanted: { node: string; x: number; y: number } = d.next
-        d.next = null
-        const shown = await compute().drag(figure.id, wanted.node, wanted)
-        if (shown) {
-          d.held = shown.held
-          setScene(shown.scene)
-        }
-      }
-      d.busy = false
-    },
-    [figure.id],
+    (node: string, x: number, y: number) => dragging.give({ figure: figure.id, node, x, y }),
+    [dragging, figure.id],
   )
   /** Where the dragged node has come to, in layout px; null when nothing was dragged. */
-  const dropped = useCallback(async () => {
-    while (dragging.current.busy) await new Promise((r) => setTimeout(r, 4))
-    const { held } = dragging.current
-    dragging.current.held = null
-    return held
-  }, [])
+  const dropped = dragging.take
   return { scene, problem, late, drag, dropped }
 }

@@ -10,7 +10,8 @@ import {
   DialogTitle,
 } from '@headlessui/react'
 import { useState } from 'react'
-import { shownKeys, type Command } from './commands'
+import type { Command } from './keyPlaces'
+import { shownKeys } from './shownKeys'
 
 export function CommandFinder({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
   const [query, setQuery] = useState('')

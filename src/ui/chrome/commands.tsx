@@ -2,9 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
-
-/** Something a person can do now. `keys` as `Mod+Shift+K`; Mod is Ctrl, or Command on a Mac. */
-export type Command = { readonly name: string; readonly keys?: string; readonly run: () => void }
+import { commandFor, placeOf, type Command } from './keyPlaces'
 
 type Registry = { readonly offer: (list: readonly Command[]) => () => void; readonly open: () => void }
 const CommandContext = createContext<Registry>({ offer: () => () => undefined, open: () => undefined })
@@ -17,8 +15,6 @@ export function useCommands(commands: readonly Command[]): void {
   useEffect(() => offer(commands), [offer, commands])
 }
 export const useCommandFinder = (): (() => void) => useContext(CommandContext).open
-
-const FINDER_KEYS = 'Mod+K'
 
 export function CommandProvider({ children }: { children: ReactNode }) {
   const offered = useRef(new Set<readonly Command[]>())
@@ -34,13 +30,14 @@ export function CommandProvider({ children }: { children: ReactNode }) {
     [],
   )
   useEffect(() => {
+    const finder: Command = {
+      name: 'Find a command',
+      keys: 'Mod+K',
+      at: ['page', 'manuscript', 'field'],
+      run: registry.open,
+    }
     const onKey = (event: KeyboardEvent) => {
-      if (matches(event, FINDER_KEYS)) {
-        event.preventDefault()
-        registry.open()
-        return
-      }
-      const command = [...offered.current].flat().find((c) => c.keys !== undefined && matches(event, c.keys))
+      const command = commandFor([finder, ...offered.current].flat(), event, placeOf(event.target))
       if (!command) return
       event.preventDefault()
       command.run()
@@ -55,23 +52,3 @@ export function CommandProvider({ children }: { children: ReactNode }) {
     </CommandContext.Provider>
   )
 }
-
-function matches(event: KeyboardEvent, keys: string): boolean {
-  const parts = keys.split('+')
-  const key = parts.at(-1) ?? ''
-  const wants = (name: string) => parts.slice(0, -1).includes(name)
-  return (
-    event.key.toLowerCase() === key.toLowerCase() &&
-    (event.ctrlKey || event.metaKey) === wants('Mod') &&
-    event.shiftKey === wants('Shift') &&
-    event.altKey === wants('Alt')
-  )
-}
-
-export const shownKeys = (keys: string): string =>
-  keys
-    .replace('Mod', 'Ctrl')
-    .replace('ArrowUp', '↑')
-    .replace('ArrowDown', '↓')
-    .replace('ArrowRight', '→')
-    .replace('ArrowLeft', '←')

@@ -101,6 +101,7 @@ export function Editor({ fragment, marks, handle, onText, onMark, onPoint, onToo
       }),
       attributes: {
         class: 'manuscript',
+        'data-key-place': 'manuscript',
         role: 'textbox',
         'aria-multiline': 'true',
         'aria-label': 'Manuscript',

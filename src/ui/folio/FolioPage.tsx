@@ -6,7 +6,8 @@ import type { Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
 import { anchorOf, fromLineStart, projectShared, spanOf, type Projection } from '@/manuscript'
 import { compute } from '@/workers/client'
-import { useCommands, type Command } from '../chrome/commands'
+import { useCommands } from '../chrome/commands'
+import type { Command } from '../chrome/keyPlaces'
 import { useNotice } from '../chrome/Notice'
 import type { Theme } from '@/core/style'
 import { useTheme } from '../chrome/theme'
@@ -53,6 +54,7 @@ const writingCommands = (write: (name: keyof typeof writing) => void): Command[]
   }))
 
 const MIN_MARK = 12
+const BOTH_PAGES = ['page', 'manuscript'] as const
 const NO_PARTS: ReadonlySet<string> = new Set()
 
 /** The two facing pages: manuscript, gutter, figures. */
@@ -149,8 +151,8 @@ function Spread({ folio }: { folio: OpenFolio }) {
   const write = useCallback((name: keyof typeof writing) => editor?.run(name), [editor])
   const commands = useMemo<Command[]>(
     () => [
-      { name: 'Read the passage at the caret', keys: 'Mod+Enter', run: readPassage },
-      ...(passage ? [{ name: 'Close the readings', keys: 'Escape', run: close }] : []),
+      { name: 'Read the passage at the caret', keys: 'Mod+Enter', at: BOTH_PAGES, run: readPassage },
+      ...(passage ? [{ name: 'Close the readings', keys: 'Escape', at: BOTH_PAGES, run: close }] : []),
       ...writingCommands(write),
     ],
     [readPassage, passage, close, write],

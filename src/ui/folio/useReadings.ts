@@ -29,7 +29,7 @@ export function useReadings(
   useEffect(() => {
     if (text === null) return
     let current = true
-    const show = (r: Readings) => current && setState(r)
+    const show = (r: Readings) => current && setState((old) => keepingPictures(r, old))
     void readAll(text, theme, show, () => current).catch((error: unknown) =>
       show({
         text,
@@ -59,17 +59,34 @@ export function useReadings(
             },
         )
       put((old) => old)
-      void (async () => {
+      const drawAgain = async () => {
         const api = compute()
         for (const a of await api.arrangements(reading.figure)) {
           const scene = await api.draw({ ...reading.figure, arrangement: a.id }, theme, null)
           put((old) => old.map((p) => (p.arrangement === a.id ? { ...p, scene } : p)))
         }
-      })()
+      }
+      drawAgain().catch((error: unknown) =>
+        setState((s) => s && { ...s, problem: `The corrected reading could not be drawn: ${String(error)}` }),
+      )
     },
     [theme],
   )
   return { readings: text === null ? null : state, change }
+}
+
+/** A picture that is still to be drawn is shown as it was before, where the words are the same. */
+function keepingPictures(next: Readings, old: Readings | null): Readings {
+  if (old?.text !== next.text) return next
+  const before = (kind: FigureKind, arrangement: string) =>
+    old.offered.find((o) => o.reading.kind === kind)?.pictures.find((p) => p.arrangement === arrangement)?.scene
+  return {
+    ...next,
+    offered: next.offered.map((o) => ({
+      ...o,
+      pictures: o.pictures.map((p) => ({ ...p, scene: p.scene ?? before(o.reading.kind, p.arrangement) ?? null })),
+    })),
+  }
 }
 
 async function readAll(text: string, theme: Theme, show: (r: Readings) => void, wanted: () => boolean): Promise<void> {
@@ -78,7 +95,11 @@ async function readAll(text: string, theme: Theme, show: (r: Readings) => void, 
   let offered: Offered[] = await Promise.all(
     readings.map(async (reading) => ({
       reading,
-      pictures: (await api.arrangements(reading.figure)).map((a) => ({ arrangement: a.id, name: a.name, scene: null })),
+      pictures: (await api.arrangements(reading.figure)).map((a) => ({
+        arrangement: a.id,
+        name: a.name,
+        scene: null,
+      })),
     })),
   )
   const publish = () => show({ text, offered, worth, interpreted, tooLong, problem: null })

@@ -1,0 +1,8 @@
+/** Keys as a person reads them. */
+export const shownKeys = (keys: string): string =>
+  keys
+    .replace('Mod', 'Ctrl')
+    .replace('ArrowUp', '↑')
+    .replace('ArrowDown', '↓')
+    .replace('ArrowRight', '→')
+    .replace('ArrowLeft', '←')
