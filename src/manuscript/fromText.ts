@@ -19,7 +19,7 @@ export function nodesFromText(raw: string): NodeJson[] {
     const block = blocks[i] as Block
     const end = runEnd(blocks, i)
     const run = blocks.slice(i, end)
-    if (block.type === 'item') out.push(...lists(text, run, block.depth))
+    if (block.type === 'item') for (const list of lists(text, run)) out.push(list)
     else if (block.type === 'row') out.push(table(text, run))
     else if (block.type === 'heading')
       out.push({
@@ -41,27 +41,38 @@ function runEnd(blocks: readonly Block[], i: number): number {
   return end
 }
 
-function lists(text: string, items: readonly Block[], depth: number): NodeJson[] {
+type ListNode = { readonly type: string; readonly attrs?: Record<string, unknown>; readonly content: ItemNode[] }
+type ItemNode = { readonly type: 'list_item'; readonly content: NodeJson[] }
+
+/** Deeper items are put on this level: the editor walks down recursively. */
+const MAX_LEVEL = 40
+
+/** A run of items as lists in lists: each item goes to the end of the list of its level. */
+function lists(text: string, items: readonly Block[]): NodeJson[] {
   const out: NodeJson[] = []
-  for (let i = 0; i < items.length;) {
-    const item = items[i] as Block
-    let end = i + 1
-    while (end < items.length && (items[end] as Block).depth > item.depth) end++
-    const inner = items.slice(i + 1, end)
-    const node: NodeJson = {
+  // What is open at the end, outermost first: the depth of an item, and where the lists below it go.
+  const open: { readonly depth: number; readonly content: NodeJson[] }[] = []
+  for (const item of items) {
+    while (open.length > 0 && ((open.at(-1)?.depth ?? 0) >= item.depth || open.length >= MAX_LEVEL)) open.pop()
+    const list = listFor(open.at(-1)?.content ?? out, item)
+    const node: ItemNode = {
       type: 'list_item',
-      content: [
-        { type: 'paragraph', content: inline(slice(text, item.span)) },
-        ...(inner.length ? lists(text, inner, depth + 1) : []),
-      ],
+      content: [{ type: 'paragraph', content: inline(slice(text, item.span)) }],
     }
-    const name = item.ordered ? 'ordered_list' : 'bullet_list'
-    const last = out.at(-1)
-    if (last?.type === name) out[out.length - 1] = { ...last, content: [...(last.content ?? []), node] }
-    else out.push({ type: name, ...(item.ordered ? { attrs: { order: item.number ?? 1 } } : {}), content: [node] })
-    i = end
+    list.content.push(node)
+    open.push({ depth: item.depth, content: node.content })
   }
   return out
+}
+
+/** The list that stands last where the item goes, when it is of the same sort; otherwise a new one. */
+function listFor(siblings: NodeJson[], item: Block): ListNode {
+  const type = item.ordered ? 'ordered_list' : 'bullet_list'
+  const last = siblings.at(-1)
+  if (last?.type === type) return last as ListNode
+  const made: ListNode = { type, ...(item.ordered ? { attrs: { order: item.number ?? 1 } } : {}), content: [] }
+  siblings.push(made)
+  return made
 }
 
 function table(text: string, rows: readonly Block[]): NodeJson {
@@ -84,7 +95,8 @@ function table(text: string, rows: readonly Block[]): NodeJson {
 /** `**bold**` and `*italic*`; everything else stays as it is. */
 function inline(words: string): NodeJson[] {
   const out: NodeJson[] = []
-  const flat = words.replace(/\s*\n\s*/g, ' ')
+  const lines = words.split('\n').map((l) => l.trim())
+  const flat = lines.filter((l) => l !== '').join(' ')
   let at = 0
   const push = (text: string, mark?: string) => {
     if (text) out.push({ type: 'text', text, ...(mark ? { marks: [{ type: mark }] } : {}) })

@@ -199,7 +199,7 @@ function fromSides(read: ReadText): Built | null {
 /** "Radio: repair or replace?" over lines of "Repair: cheap, but old": options with what is said of each. */
 function fromNamedOptions(read: ReadText): Built | null {
   const [title, ...others] = read.blocks
-  if (!title || title.type === 'row' || !PUTS_TO_CHOICE.test(slice(read.text, title.span))) return null
+  if (!title || title.type === 'row' || !putsToChoice(slice(read.text, title.span))) return null
   const lines = others.map((b) => termOf(read.text, b.span))
   const terms = lines.filter((t) => t !== null)
   const asked = keyOf(slice(read.text, title.span))
@@ -222,7 +222,10 @@ function fromNamedOptions(read: ReadText): Built | null {
   }
   return tree.built(0.8, [many(terms.length, 'option'), 'what is said of each'])
 }
-const PUTS_TO_CHOICE = /\b(?:or|oder)\b.*\?$|\b(?:which|whether|options|alternatives|choice)\b/iu
+const PUTS_TO_CHOICE = /\b(?:which|whether|options|alternatives|choice)\b/iu
+const ALTERNATIVE = /\b(?:or|oder)\b/iu
+const putsToChoice = (words: string): boolean =>
+  PUTS_TO_CHOICE.test(words) || (words.endsWith('?') && ALTERNATIVE.test(words))
 
 /** Questions that lead to questions or to an answer, with no step between. */
 function fromChain(read: ReadText): Built | null {

@@ -79,10 +79,11 @@ function outlineTree(read: ReadText): Tree | null {
   const tops = new Map<string, Thing>()
   for (const b of items) {
     above.length = Math.min(above.length, b.depth)
-    const path = above.map((t) => t.key).join('/')
+    // Under its parent's id: a path of keys would double with every level.
+    const path = above.at(-1)?.id
     const label = labelled(read.text, b.span)
     const repeats = b.depth === 0 && b.number === null ? tops.get(keyOf(label)) : undefined
-    const thing = repeats ?? things.take(named(label, b.span, path ? `/${path}` : ''))
+    const thing = repeats ?? things.take(named(label, b.span, path === undefined ? '' : `/${path}`))
     const own = thing.key.replace(/\/.*/, '')
     if (!tops.has(own)) tops.set(own, thing)
     const from = above.at(-1) ?? root
@@ -134,11 +135,11 @@ function groupTree(read: ReadText): Tree | null {
       above.length = Math.min(above.length, b.depth + 1)
       const from = above.at(-1) as Thing
       const term = termOf(read.text, b.span)
-      const thing = things.take(named(labelled(read.text, term?.term ?? b.span), term?.term ?? b.span, `/${from.key}`))
+      const thing = things.take(named(labelled(read.text, term?.term ?? b.span), term?.term ?? b.span, `/${from.id}`))
       edges.push({ from, to: thing, source: [term?.term ?? b.span] })
       if (term)
         for (const s of listIn(read.text, term.rest))
-          edges.push({ from: thing, to: things.take(named(labelled(read.text, s), s, `/${thing.key}`)), source: [s] })
+          edges.push({ from: thing, to: things.take(named(labelled(read.text, s), s, `/${thing.id}`)), source: [s] })
       above.push(thing)
     }
   }
@@ -159,7 +160,7 @@ function headingTree(read: ReadText): Tree | null {
   const above: { depth: number; thing: Thing }[] = []
   for (const h of headings) {
     while (above.length > 0 && (above.at(-1) as { depth: number }).depth >= h.depth) above.pop()
-    const thing = things.take(named(labelled(read.text, h.span), h.span, `/${above.map((a) => a.thing.key).join('/')}`))
+    const thing = things.take(named(labelled(read.text, h.span), h.span, `/${above.at(-1)?.thing.id ?? ''}`))
     const from = above.at(-1)?.thing
     if (from) edges.push({ from, to: thing, source: [h.span] })
     above.push({ depth: h.depth, thing })
@@ -201,7 +202,7 @@ function termTree(read: ReadText): Tree | null {
     const parent = things.take(named(labelled(read.text, term.term), term.term))
     if (root) edges.push({ from: root, to: parent, source: [term.term] })
     for (const s of items)
-      edges.push({ from: parent, to: things.take(named(labelled(read.text, s), s, `/${parent.key}`)), source: [s] })
+      edges.push({ from: parent, to: things.take(named(labelled(read.text, s), s, `/${parent.id}`)), source: [s] })
   }
   return { things, edges, score: root ? 0.72 : 0.6, reasons: [`${many(lists.length, 'group')}, each with a list`] }
 }
@@ -228,7 +229,7 @@ function tableTree(read: ReadText): Tree | null {
       const thing = things.take(name)
       if (above && !known) edges.push({ from: above, to: thing, source: [span] })
       above = thing
-      path = `/${thing.key}`
+      path = `/${thing.id}`
     }
   }
   return { things, edges, score: 0.8, reasons: [`a table of ${columns} levels`] }

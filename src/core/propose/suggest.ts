@@ -1,7 +1,7 @@
 /** Passages of a whole manuscript that read strongly as a figure: lists with their lead-in, paragraphs, and the prose of
  *  a section taken together. Never two that overlap. */
 import { readText, type Lexicon } from '../reading'
-import { blocksOf, type Block, type Span } from '../text'
+import { readableBlocks, type Block, type Span } from '../text'
 import type { FigureKind } from '../figure'
 import { STRONG, propose } from './propose'
 
@@ -11,7 +11,7 @@ const LONGEST = 12_000
 
 export function suggest(text: string, lexicon: Lexicon): Suggestion[] {
   const out: Suggestion[] = []
-  for (const section of sections(blocksOf(text))) {
+  for (const section of sections(readableBlocks(text))) {
     const parts = groups(section)
     const prose =
       parts.length > 1 && parts.every((g) => g.every((b) => b.type === 'paragraph'))

@@ -1,6 +1,6 @@
 /** The reading half's first stage: text in, what it says out, each finding with its span. Any language gets blocks; the
  *  sentences of languages with a pack are interpreted, those of others are not, and `interpreted` says so. */
-import { blocksOf, sentencesOf, slice, type Block, type Span } from '../text'
+import { readableBlocks, sentencesOf, slice, type Block, type Span } from '../text'
 import type { Claim, Named } from './claims'
 import { asksForCases, caseClaims } from './english/caseClaims'
 import { choiceClaims } from './english/choiceClaims'
@@ -38,7 +38,7 @@ const SEGMENTER = new Intl.Segmenter('en', { granularity: 'sentence' })
 const ENGLISH_SHARE = 0.12
 
 export function readText(text: string, words: Lexicon): ReadText {
-  const { body: blocks, frame } = splitMail(text, blocksOf(text))
+  const { body: blocks, frame } = splitMail(text, readableBlocks(text))
   const language = languageOf(text, words)
   const pack = packOf(language)
   if (pack) return readByPack(text, blocks, frame, pack)

@@ -47,6 +47,11 @@ export function placeLabels(
     const taken = [...boxOf].flatMap(([id, b]) => (id === r.id ? [] : [b]))
     boxOf.set(r.id, cheapest(r.id, [...near, ...far], { boxes, lines, taken, gap }))
   }
+  const withLabels = () =>
+    routes.map((r): Route => {
+      const [block, box] = [blocks.get(r.id), boxOf.get(r.id)]
+      return { ...r, label: block && box ? { box, block } : null }
+    })
   const worded = routes.flatMap((r) => {
     const block = blocks.get(r.id)
     return block ? [{ r, block }] : []
@@ -55,17 +60,18 @@ export function placeLabels(
     const old = boxOf.get(r.id)
     if (!old || boxes.some((b) => overlaps(b, old))) place(r, block, false)
   }
+  if (worded.length * lines.length > CROWDED) return withLabels()
   // Words that found no room when they came may find some now that all stand somewhere, or a little farther off.
   for (const { r, block } of worded) {
     const own = boxOf.get(r.id) as Box
     const covered = boxes.some((b) => overlaps(b, own)) || [...boxOf].some(([id, b]) => id !== r.id && overlaps(b, own))
     if (covered || lines.some(({ of, a, b }) => of !== r.id && segmentEnters(a, b, own))) place(r, block, true)
   }
-  return routes.map((r) => {
-    const [block, box] = [blocks.get(r.id), boxOf.get(r.id)]
-    return { ...r, label: block && box ? { box, block } : null }
-  })
+  return withLabels()
 }
+
+/** Pairs of words and lines above which there is no better place to be found. */
+const CROWDED = 200_000
 
 /** `at` is the price of the place; below nothing for places on the line, which is left open there. */
 type Candidate = { readonly box: Box; readonly at: number }
@@ -96,13 +102,21 @@ function cheapest(id: string, options: readonly Candidate[], { boxes, lines, tak
   const nodes = boxes.filter((b) => overlaps(b, region))
   const labels = taken.filter((b) => overlaps(b, region))
   const near = lines.filter(({ a, b }) => segmentEnters(a, b, region))
-  const price = ({ box, at }: Candidate) =>
-    (nodes.some((b) => overlaps(b, box)) ? 20_000 : 0) +
-    (labels.some((b) => overlaps(b, box)) ? 10_000 : 0) +
-    near.filter(({ of, a, b }) => of === id && at >= 0 && segmentEnters(a, b, box)).length * 60 +
-    near.filter(({ of, a, b }) => of !== id && segmentEnters(a, b, box)).length * 3_000 +
-    near.filter(({ of, a, b }) => of !== id && segmentEnters(a, b, inflate(box, gap * 4))).length * 25 +
-    at
+  const price = ({ box, at }: Candidate) => {
+    const wide = inflate(box, gap * 4)
+    let lined = 0
+    for (const { of, a, b } of near) {
+      if (!segmentEnters(a, b, wide)) continue
+      if (of === id) lined += at >= 0 && segmentEnters(a, b, box) ? 60 : 0
+      else lined += segmentEnters(a, b, box) ? 3_025 : 25
+    }
+    return (
+      (nodes.some((b) => overlaps(b, box)) ? 20_000 : 0) +
+      (labels.some((b) => overlaps(b, box)) ? 10_000 : 0) +
+      lined +
+      at
+    )
+  }
   return options.map((o) => ({ box: o.box, cost: price(o) })).reduce((b, o) => (o.cost < b.cost ? o : b)).box
 }
 

@@ -3,10 +3,12 @@
 import { inflate, overlaps, segmentEnters, segments } from '../geometry'
 import type { LinkId } from '../figure'
 import type { Placed } from '../layout'
-import { crossingCount } from './judge'
+import { crossingCount, type Budget } from './judge'
 import type { Route } from './route'
 
 const ROUNDS = 12
+/** What one trial costs of the budget for each pair of connectors: all are led into a grid and compared. */
+const EACH = 12
 /** With more lines through words a drawing is too dense to be mended. */
 const MOST = 24
 
@@ -15,6 +17,7 @@ export function offWords(
   routes: Route[],
   placed: Placed,
   again: (kept: readonly Route[], open: readonly LinkId[]) => Route[],
+  budget: Budget,
 ): Route[] {
   let best = routes
   if (culprits(best).length === 0) return best
@@ -28,6 +31,8 @@ export function offWords(
     for (const open of found.flatMap(({ line, words }) => [[line], [words], [line, words]])) {
       const key = open.join(' ')
       if (tried.has(key)) continue
+      if (budget.left < 0) return best
+      budget.left -= best.length * best.length * EACH
       const next = again(
         best.filter((r) => !open.includes(r.id)),
         open,

@@ -17,7 +17,7 @@ import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed, PlacedNode } from '../layout'
 import { gridAround, lineAt, occupy, type Grid } from './grid'
 import { hasStraightSides, heldRoute } from './heldPath'
-import { entersBox, type Bare } from './judge'
+import { entersBox, traced, type Bare, type Budget, type Traced } from './judge'
 import { mendCrossings } from './mendCrossings'
 import { cheapestPath, type Heading, type Prices, type Terminal } from './pathSearch'
 import { PortUse } from './portUse'
@@ -33,6 +33,7 @@ export type Job = {
   readonly rounds: number
   /** Words of connectors, which no connector is to run through. */
   readonly words: readonly Box[]
+  readonly budget: Budget
 }
 
 const headingOf: Record<Side, Heading> = { top: 0, right: 1, bottom: 2, left: 3 }
@@ -59,10 +60,14 @@ const leaving: Record<Flow, Record<Side, number>> = {
   unlinked: { right: 0, bottom: 0, left: 0, top: 0 },
 }
 
+/** Places of the grid that are looked at for all connectors together; once that is spent, the others go straight. Ten times
+ *  what sixty nodes with three connectors each need. */
+const PLACES = 4_000_000
+
 /** Smaller clearances are for nodes that a person has put close together. */
 const CLEARANCES = [1, 0.4, 0.1]
 
-export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words }: Job): Bare[] {
+export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words, budget }: Job): Bare[] {
   const size = placed.style.body.size
   // Two connectors that turn between two layers must both find room there, also when the gaps are tight.
   const clear = Math.min(size * 0.8, placed.style.gap.between * 0.4)
@@ -71,7 +76,7 @@ export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words }: 
   const boxes = placed.nodes.map((n) => n.box)
   const node = new Map(placed.nodes.map((n) => [n.id, n]))
   const grids = new Map<number, Grid>()
-  const done = new Map(kept.map((r) => [r.id, r]))
+  const done = new Map(kept.map((r) => [r.id, traced(r)]))
   const gridFor = (factor: number): Grid => {
     const known = grids.get(factor)
     if (known) return known
@@ -87,9 +92,10 @@ export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words }: 
       n.barOf === null ? [] : sides.map((s) => portFor(n, s, o)),
     )
   })
+  const searching = { left: PLACES }
   const ports = new PortUse(kept, node, placed.flow, trunk)
   const fromParent = trunk ? treeLines(placed, clear) : null
-  const lead = (link: Placed['links'][number]): Bare => {
+  const lead = (link: Placed['links'][number]): Traced => {
     const [a, b] = [node.get(link.from), node.get(link.to)]
     if (!a || !b)
       throw new Error(`route: connector ${link.id} ends at ${link.from} and ${link.to}, which layout did not place`)
@@ -97,11 +103,11 @@ export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words }: 
     // A child that stands in by chance as far as a list would, or a second parent.
     const isOpen = inTree && ![...boxes, ...words].some((o) => o !== a.box && o !== b.box && entersBox(inTree, o))
     let points = isOpen ? inTree : null
-    for (const factor of points ? [] : CLEARANCES) {
-      points = pathBetween(gridFor(factor), a, b, clear * factor, placed.flow, prices, ports)
+    for (const factor of points || searching.left < 0 ? [] : CLEARANCES) {
+      points = pathBetween(gridFor(factor), a, b, clear * factor, placed.flow, prices, ports, searching)
       if (points) break
     }
-    return { id: link.id, from: link.from, to: link.to, points: points ?? directLine(a.box, b.box) }
+    return traced({ id: link.id, from: link.from, to: link.to, points: points ?? directLine(a.box, b.box) })
   }
   const count = (r: Bare, by: 1 | -1): void => {
     ports.count(r, by)
@@ -112,7 +118,7 @@ export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words }: 
     const points = wanted.has(link.id) ? heldRoute(link, node, boxes) : null
     if (!points) continue
     wanted.delete(link.id)
-    const route = { id: link.id, from: link.from, to: link.to, points }
+    const route = traced({ id: link.id, from: link.from, to: link.to, points })
     done.set(link.id, route)
     count(route, 1)
   }
@@ -130,15 +136,18 @@ export function orthogonalRoutes(placed: Placed, { kept, open, rounds, words }: 
       ...words.map((w, i) => [`${i}`, w] as const),
     ])
     const room = { boxes: named, near, apart: size * 0.6, clear: clear * 0.4, slides }
-    const inVain = new Map<string, readonly [Bare, Bare]>()
+    const inVain = new Map<string, readonly [Traced, Traced]>()
     // Runs that lay on each other may turn out to cross once they are parted.
     for (let round = 0; round < rounds; round++) {
-      mendCrossings(inTurn, { done, lead, count, near, inVain })
-      spread([...wanted], done, count, room)
+      mendCrossings(inTurn, { done, lead, count, near, inVain, budget })
+      spread([...wanted], done, count, room, budget)
     }
-    if (rounds === 0) spread([...wanted], done, count, room)
+    if (rounds === 0) spread([...wanted], done, count, room, budget)
   }
-  return placed.links.flatMap((l) => done.get(l.id) ?? [])
+  return placed.links.flatMap((l) => {
+    const found = done.get(l.id)
+    return found ? [{ id: l.id, from: l.from, to: l.to, points: found.points }] : []
+  })
 }
 
 /** Words are kept off by less than nodes: the box that has the same free room around it when a node's is kept. */
@@ -169,6 +178,7 @@ function pathBetween(
   flow: Flow,
   prices: Prices,
   ports: PortUse,
+  searching: { left: number },
 ): Point[] | null {
   const terminals = (n: PlacedNode, other: PlacedNode, out: boolean): (Terminal & { side: Side })[] =>
     sides.flatMap((side) => {
@@ -182,7 +192,7 @@ function pathBetween(
       return [{ xi, yi, heading, side, cost: (price + ports.price(n, side, out)) * prices.bend }]
     })
   const [starts, ends] = [terminals(a, b, true), terminals(b, a, false)]
-  const found = cheapestPath(g, starts, ends, prices)
+  const found = cheapestPath(g, starts, ends, prices, searching)
   if (!found) return null
   const w = g.xs.length
   const sideOf = (t: Terminal, out: boolean) => sides[out ? t.heading : (t.heading + 2) % 4] as Side

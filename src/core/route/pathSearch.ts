@@ -9,12 +9,14 @@ export type Terminal = { readonly xi: number; readonly yi: number; readonly head
 export type Prices = { readonly bend: number; readonly crossing: number; readonly shared: number }
 export type FoundPath = { readonly cells: readonly number[]; readonly start: Terminal; readonly end: Terminal }
 
-/** `starts` head away from the source, `ends` head into the target. Null when no way is open. */
+/** `starts` head away from the source, `ends` head into the target. Null when no way is open. Takes from `work` the number
+ *  of places looked at. */
 export function cheapestPath(
   g: Grid,
   starts: readonly Terminal[],
   ends: readonly Terminal[],
   prices: Prices,
+  work: { left: number },
 ): FoundPath | null {
   const w = g.xs.length
   const memory = freshMemory(g)
@@ -39,6 +41,7 @@ export function cheapestPath(
     const least = queue.peekValue() as number
     if (least >= best) break
     const state = queue.pop() as number
+    work.left--
     const c = cost[state] as number
     // Reached more cheaply since.
     if (c + guess(state) < least - 1e-9) continue

@@ -5,7 +5,7 @@ import { seededFigure, seededOfKind } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { mendCrossings } from './mendCrossings'
 import { spread } from './spread'
-import type { Bare } from './judge'
+import { traced, type Traced } from './judge'
 
 const typesetter = shippedTypesetter()
 
@@ -54,12 +54,9 @@ test.each(['process', 'concept'] as const)(
 /** Shorter than a line of words is high. */
 const LINE = 20
 
-const path = (id: string, ...points: [number, number][]): Bare => ({
-  id,
-  from: `${id} from`,
-  to: `${id} to`,
-  points: points.map(([x, y]) => ({ x, y })),
-})
+const PLENTY = { left: 1e9 }
+const path = (id: string, ...points: [number, number][]): Traced =>
+  traced({ id, from: `${id} from`, to: `${id} to`, points: points.map(([x, y]) => ({ x, y })) })
 
 test('of two runs that lie on each other one is pushed aside, to where it crosses nothing and enters no node', () => {
   const done = new Map(
@@ -69,14 +66,20 @@ test('of two runs that lie on each other one is pushed aside, to where it crosse
   )
   const counted = new Map<string, number>()
   const box = { x: 90, y: 56, width: 20, height: 20 }
-  spread(['b'], done, (r, by) => counted.set(r.id, (counted.get(r.id) ?? 0) + by), {
-    boxes: new Map([['n', box]]),
-    near: 6,
-    apart: 10,
-    clear: 4,
-    slides: () => false,
-  })
-  const [a, b] = [done.get('a') as Bare, done.get('b') as Bare]
+  spread(
+    ['b'],
+    done,
+    (r, by) => counted.set(r.id, (counted.get(r.id) ?? 0) + by),
+    {
+      boxes: new Map([['n', box]]),
+      near: 6,
+      apart: 10,
+      clear: 4,
+      slides: () => false,
+    },
+    PLENTY,
+  )
+  const [a, b] = [done.get('a') as Traced, done.get('b') as Traced]
   expect(a.points[1]).toEqual({ x: 0, y: 50 })
   expect(onEachOther(a.points, b.points)).toBe(0)
   expect(b.points[1]?.y).toBeLessThan(50)
@@ -97,14 +100,15 @@ test('connectors that cross are led anew, also two by two, and left as they were
   const across = path('a', [0, 50], [100, 50])
   const upright = path('b', [50, 0], [50, 100])
   const aside = path('b', [50, 0], [150, 0], [150, 100])
-  const mended = (leads: Record<string, Bare>) => {
+  const mended = (leads: Record<string, Traced>) => {
     const done = new Map([across, upright].map((r) => [r.id, r]))
     mendCrossings([link('a'), link('b')], {
       done,
-      lead: (l) => leads[l.id] as Bare,
+      lead: (l) => leads[l.id] as Traced,
       count: () => undefined,
       near: 5,
       inVain: new Map(),
+      budget: { ...PLENTY },
     })
     return [done.get('a'), done.get('b')]
   }

@@ -3,7 +3,7 @@
 import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed } from '../layout'
 import { arcRoutes } from './arcs'
-import { entersBox, type Bare } from './judge'
+import { entersBox, type Bare, type Budget } from './judge'
 import { placeLabels, type PlacedLabel } from './labels'
 import { offWords } from './offWords'
 import { orthogonalRoutes, type Job } from './orthogonal'
@@ -28,13 +28,18 @@ const leads: Record<Flow, (placed: Placed, job: Job) => Bare[]> = {
 }
 
 const ROUNDS = 2
+/** Comparisons of stretches for all mending of one figure: a second or two on a slow machine, and twice what the densest
+ *  figure needs that somebody can read (eighty steps take a twentieth). A drag has a fraction of a frame for it. */
+const BUDGET = 8_000_000
+const DRAG_BUDGET = 400_000
 
 export function route(placed: Placed): Routed {
   const lead = leads[placed.flow]
+  const budget: Budget = { left: BUDGET }
   const again = (kept: readonly Route[], open: readonly LinkId[]): Route[] =>
-    placeLabels(placed, lead(placed, { kept, open, rounds: ROUNDS, words: wordsOf(kept) }), labelsOf(kept))
+    placeLabels(placed, lead(placed, { kept, open, rounds: ROUNDS, words: wordsOf(kept), budget }), labelsOf(kept))
   const all = placed.links.map((l) => l.id)
-  return { ...placed, routes: offWords(again([], all), placed, again) }
+  return { ...placed, routes: offWords(again([], all), placed, again, budget) }
 }
 
 /** The same connectors after the nodes in `moved` have gone elsewhere: only what touches them, or what they now cover,
@@ -45,7 +50,7 @@ export function reroute(placed: Placed, before: readonly Route[], moved: Readonl
   const kept = before.filter(stays)
   const keptIds = new Set(kept.map((r) => r.id))
   const open = placed.links.filter((l) => !keptIds.has(l.id)).map((l) => l.id)
-  const bare = leads[placed.flow](placed, { kept, open, rounds: 0, words: [] })
+  const bare = leads[placed.flow](placed, { kept, open, rounds: 0, words: [], budget: { left: DRAG_BUDGET } })
   return { ...placed, routes: placeLabels(placed, bare, labelsOf(kept)) }
 }
 

@@ -4,7 +4,7 @@
  *  few connectors are left to part after the search for paths has priced sharing. */
 import { bottom, inflate, right, segmentEnters, segments, withoutCollinear, type Box, type Point } from '../geometry'
 import type { NodeId } from '../figure'
-import { neighbours, sharedRun, wrongWith, type Bare } from './judge'
+import { neighbours, sharedRun, traced, wrongWith, type Bare, type Budget, type Traced } from './judge'
 
 type Room = {
   readonly boxes: ReadonlyMap<NodeId, Box>
@@ -26,20 +26,23 @@ const STUB = 1.1
 /** Free part of a side next to its corners, in parts of the distance between runs. */
 const CORNER = 1.2
 
-/** Changes `done` in place, and counts anew what it moves; only connectors in `movable` are touched. */
+/** Changes `done` in place, and counts anew what it moves; only connectors in `movable` are touched. Ends early when the
+ *  budget is spent. */
 export function spread(
   movable: readonly string[],
-  done: Map<string, Bare>,
+  done: Map<string, Traced>,
   count: (route: Bare, by: 1 | -1) => void,
   room: Room,
+  budget: Budget,
 ): void {
   for (let round = 0; round < ROUNDS; round++) {
     let better = false
     for (const id of movable) {
-      const route = done.get(id) as Bare
+      if (budget.left < 0) return
+      const route = done.get(id) as Traced
       const others = neighbours(route, done.values(), room.apart * FARTHEST)
       if (!others.some((o) => sharedRun(route, o, room.near) >= 1)) continue
-      const price = (r: Bare) => wrongWith(r, others, room.near)
+      const price = (r: Traced) => wrongWith(r, others, room.near, budget)
       const best = pushes(route, others, room)
         .map((r) => ({ route: r, price: price(r) }))
         .reduce((a, b) => (b.price < a.price - 0.01 ? b : a), { route, price: price(route) })
@@ -55,8 +58,9 @@ export function spread(
 
 /** The connector with each of its stretches pushed aside by each distance there is room for. What ends at a node slides
  *  along its side, where that is straight; a connector of one stretch stays. */
-function pushes(route: Bare, others: readonly Bare[], room: Room): Bare[] {
-  const out: Bare[] = []
+function pushes(route: Traced, others: readonly Bare[], room: Room): Traced[] {
+  const { id, from, to } = route
+  const out: Traced[] = []
   for (let i = 0; i + 1 < route.points.length && route.points.length > 2; i++)
     for (const by of [...PUSHES.map((times) => times * room.apart), ...onto(route.points, i, others, room.near)]) {
       const points = pushed(route.points, i, by)
@@ -65,7 +69,7 @@ function pushes(route: Bare, others: readonly Bare[], room: Room): Bare[] {
         staysOnSides(points, route, room) &&
         keepsForm(route.points, points, i, room.apart * STUB) &&
         isFree(points, i, route, room)
-      if (fits) out.push({ ...route, points: withoutCollinear(points) })
+      if (fits) out.push(traced({ id, from, to, points: withoutCollinear(points) }))
     }
   return out
 }

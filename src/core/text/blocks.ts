@@ -1,6 +1,6 @@
 /** Plain text to blocks: headings, list items, paragraphs, table rows, by Markdown marks and by indentation as people
  *  really paste it (tabs, uneven spaces, any bullet). Knows no language. Spans leave the marker out; text is not changed. */
-import { trimmed, type Span } from './span'
+import { cutAtSpaces, trimmed, type Span } from './span'
 
 export type Block = {
   readonly type: 'heading' | 'item' | 'paragraph' | 'row'
@@ -36,6 +36,17 @@ const DEFINES = /^:[\t ]+/
 /** The head of a pasted e-mail. */
 const MAIL_HEADER = /^(?:from|to|cc|bcc|subject|date|sent|reply-to):\s/i
 const SEPARATOR = /^\|?[\s:|-]+\|?$/
+
+/** Blocks for reading: one that is longer than any paragraph is cut at spaces, so that what is matched against blocks takes
+ *  time by the length of the text and not by its square. */
+export const readableBlocks = (text: string): Block[] =>
+  blocksOf(text).flatMap((b) =>
+    b.span.end - b.span.start > MAX_BLOCK
+      ? cutAtSpaces(text, b.span, MAX_BLOCK).map((span) => ({ ...b, span, cells: [] }))
+      : [b],
+  )
+
+const MAX_BLOCK = 4000
 
 export function blocksOf(text: string): Block[] {
   const lines = linesOf(text)

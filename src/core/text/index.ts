@@ -1,4 +1,4 @@
-export { blocksOf, markerOf, type Block } from './blocks'
+export { blocksOf, markerOf, readableBlocks, type Block } from './blocks'
 export { carrier } from './carried'
 export { sentencesOf } from './sentences'
 export { countMeeting, mergedSpans, shift, slice, spansMeet, trimmed, type Span } from './span'

@@ -12,6 +12,27 @@ export function trimmed(text: string, s: Span): Span {
   return { start: Math.min(start, s.end), end: Math.max(Math.min(start, s.end), s.start + inside.trimEnd().length) }
 }
 
+/** The span in pieces of at most `most` characters, cut at the last white space before that where there is one. */
+export function cutAtSpaces(text: string, s: Span, most: number): Span[] {
+  const out: Span[] = []
+  let { start } = s
+  while (s.end - start > most) {
+    let cut = start + most
+    while (cut > start + most / 2 && !/\s/.test(text[cut] as string)) cut--
+    if (cut <= start + most / 2) cut = wholeCharacter(text, start + most)
+    out.push(trimmed(text, { start, end: cut }))
+    start = cut
+  }
+  out.push(trimmed(text, { start, end: s.end }))
+  return out.filter((p) => p.end > p.start)
+}
+
+/** The offset, or the one before it where it stands in the middle of a surrogate pair. */
+const wholeCharacter = (text: string, offset: number): number => {
+  const code = text.charCodeAt(offset)
+  return code >= 0xdc00 && code <= 0xdfff ? offset - 1 : offset
+}
+
 /** Sorted, with overlapping and touching spans made one. */
 export function mergedSpans(spans: readonly Span[]): Span[] {
   const out: Span[] = []

@@ -97,6 +97,10 @@ function depthFirstOrder(
 }
 
 const SWEEPS = 20
+/** Above so many stretches of edges fewer sweeps are made: in so dense a graph they save few crossings and take long. */
+const DENSE = 1500
+const sweepsFor = (edges: number): number =>
+  edges <= DENSE ? SWEEPS : Math.max(2, Math.round((SWEEPS * DENSE) / edges))
 
 /** Barycentre sweeps down and up with swaps of neighbours, best order kept. */
 function fewestCrossings(
@@ -112,7 +116,8 @@ function fewestCrossings(
   let best = initial.map((l) => [...l])
   let fewest = crossingsOf(best, down)
   let now = best
-  for (let sweep = 0; sweep < SWEEPS && fewest > 0; sweep++) {
+  const sweeps = sweepsFor(edges.length)
+  for (let sweep = 0; sweep < sweeps && fewest > 0; sweep++) {
     const downwards = sweep % 2 === 0
     // Ties are turned round in every second pair of sweeps: that leads out of orders which no single swap improves.
     now = sweepOnce(now, downwards ? up : down, downwards, sweep % 4 < 2 ? 1 : -1)
@@ -179,8 +184,21 @@ function crossingsOf(layers: readonly (readonly string[])[], down: Neighbours): 
   layers.forEach((layer, i) => {
     const below = places(layers[i + 1])
     const ends = layer.flatMap((id) => (down.get(id) ?? []).map((to) => below.get(to) ?? 0).toSorted((a, b) => a - b))
-    for (let a = 0; a < ends.length; a++)
-      for (let b = a + 1; b < ends.length; b++) if ((ends[a] as number) > (ends[b] as number)) count++
+    count += inversions(ends)
+  })
+  return count
+}
+
+/** How many pairs stand the wrong way round: a tree of counts (Fenwick 1994) over the values, which are small. */
+function inversions(values: readonly number[]): number {
+  const most = Math.max(0, ...values) + 1
+  const tree = new Uint32Array(most + 1)
+  let count = 0
+  values.forEach((value, seen) => {
+    let notGreater = 0
+    for (let i = value + 1; i > 0; i -= i & -i) notGreater += tree[i] as number
+    count += seen - notGreater
+    for (let i = value + 1; i <= most; i += i & -i) tree[i] = (tree[i] as number) + 1
   })
   return count
 }
