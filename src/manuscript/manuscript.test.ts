@@ -1,6 +1,7 @@
 import * as Y from 'yjs'
 import { blocksOf } from '@/core/text'
-import { anchorOf, nodesFromText, projectShared, sharedNodes, spanOf } from '.'
+import { uglyText } from '@/core/testing/uglyText'
+import { anchorOf, cleanText, nodesFromText, projectShared, sharedNodes, spanOf, type NodeJson } from '.'
 
 const made = (text: string) => {
   const doc = new Y.Doc()
@@ -71,4 +72,18 @@ test('anchors stay with their words while others write before, inside and behind
 test('controls, lone surrogates and odd line ends are cleaned on the way in', () => {
   const { fragment } = made('Check\u0000 the\ud800 ramp\r\nSecond line\u2028Third line')
   expect(projectShared(fragment).text).not.toMatch(/[\u0000\r\u2028]|\p{Surrogate}/u)
+})
+
+test('whatever is pasted: the words stand in the manuscript, in their order, and no list is deeper than the editor can walk', () => {
+  const words = (t: string) => t.match(/\p{L}+/gu)?.join('') ?? ''
+  const depthOf = (nodes: readonly NodeJson[]): number =>
+    nodes.reduce((most, n) => Math.max(most, 1 + depthOf(n.content ?? [])), 0)
+  const deep = Array.from({ length: 300 }, (_, i) => `${' '.repeat(i)}- level ${i}`).join('\n')
+  for (const text of [deep, ...Array.from({ length: 80 }, (_, seed) => uglyText(seed, 2000))]) {
+    const nodes = nodesFromText(text)
+    expect(depthOf(nodes)).toBeLessThan(90)
+    const shown = projectShared(made(text).fragment).text
+    const inBlocks = blocksOf(cleanText(text)).map((b) => cleanText(text).slice(b.span.start, b.span.end))
+    expect(words(shown)).toBe(words(inBlocks.join('\n')))
+  }
 })

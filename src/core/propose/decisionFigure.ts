@@ -119,11 +119,10 @@ function fromLists(read: ReadText): Built | null {
   const used = options.filter((o) => o.entries.length > 0)
   const pairs = used.flatMap((o) => o.entries)
   const judged = pairs.filter((e) => e.criterion === 'Pro' || e.criterion === 'Con').length
-  const named = pairs.filter(
-    (e) =>
-      e.criterion !== '' &&
-      used.filter((o) => o.entries.some((x) => keyOf(x.criterion) === keyOf(e.criterion))).length > 1,
-  ).length
+  const judgedBy = new Map<string, number>()
+  for (const o of used)
+    for (const key of new Set(o.entries.map((e) => keyOf(e.criterion)))) judgedBy.set(key, (judgedBy.get(key) ?? 0) + 1)
+  const named = pairs.filter((e) => e.criterion !== '' && (judgedBy.get(keyOf(e.criterion)) ?? 0) > 1).length
   // Deeper lists are a hierarchy, not options with what is said of each.
   if (!plusMinus && read.blocks.some((b) => b.type === 'item' && b.depth > 1)) return null
   const criteria = new Set(pairs.map((e) => keyOf(e.criterion))).size

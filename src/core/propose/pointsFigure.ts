@@ -37,22 +37,17 @@ export function pointsFigure(read: ReadText): Points {
 }
 
 function fromItems(text: string, items: readonly Block[]): Point[] {
-  const top = Math.min(...items.map((b) => b.depth))
-  const out: Point[] = []
+  const top = items.reduce((least, b) => Math.min(least, b.depth), Infinity)
+  const out: { readonly head: Point; readonly below: Span[] }[] = []
   for (const b of items) {
-    if (b.depth === top) out.push(headed(text, b.span))
-    else {
-      const last = out.pop()
-      const words = clean(slice(text, b.span))
-      if (last)
-        out.push({
-          ...last,
-          detail: last.detail ? `${last.detail}; ${words}` : words,
-          source: [...last.source, b.span],
-        })
-    }
+    if (b.depth === top) out.push({ head: headed(text, b.span), below: [] })
+    else out.at(-1)?.below.push(b.span)
   }
-  return out
+  return out.map(({ head, below }) => ({
+    ...head,
+    detail: [head.detail, ...below.map((s) => clean(slice(text, s)))].filter((d) => d !== '').join('; '),
+    source: [...head.source, ...below],
+  }))
 }
 
 /** "Heading: the rest", "Heading – the rest"; or the whole as heading. */
