@@ -33,6 +33,16 @@ export default defineConfig([
         'localStorage',
         'navigator',
         'performance',
+        // Its tables change with every engine: core/text has segments and numbers, core/measure clusters.
+        'Intl',
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportAllDeclaration', message: 'A folder opens one door: name what it exports.' },
+        {
+          selector: 'MemberExpression > Identifier.property[name=/^(?:toLocale|localeCompare)/]',
+          message: 'What an engine ships differs: see core/text for letters and numbers.',
+        },
       ],
       'no-restricted-properties': [
         'error',

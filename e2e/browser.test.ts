@@ -5,7 +5,7 @@ import path from 'node:path'
 import { after, before, test } from 'node:test'
 import type { ChildProcess } from 'node:child_process'
 import { PNG } from 'pngjs'
-import { figureKinds, frames, type FrameName } from '../src/core/figure'
+import { figureKinds, frames, type Figure, type FrameName } from '../src/core/figure'
 import { arrangementsOf } from '../src/core/layout'
 import { sceneOf } from '../src/core/pipeline'
 import { seededOfKind } from '../src/core/testing/seededFigure'
@@ -321,7 +321,20 @@ test('when the theme is switched, each picture stays until the new one is there'
   await b.driver.executeScript(`document.querySelector('[aria-label*="heme"], [aria-label*="ark"]').click()`)
 })
 
-test('the worker in the browser and Node compute the same scene, to the last digit, in every arrangement', async () => {
+/** Words of every script that ships, alone and mixed, since which font serves a character must not depend on what else was
+ *  drawn before. */
+const SCRIPTS = [
+  'Check the ramp',
+  'Ελέγξτε τη ράμπα (α)',
+  'Проверить аппарель',
+  'घाट पर रस्सियाँ (१)',
+  'تحقق من الحبال (١)',
+  'a ≥ b ∑ → 3⁄4 x₂',
+  '⚓ ☂ ✓ ➤ 🛟',
+  'Ramp · घाट · Ελ · → ✓',
+]
+
+test('the worker in the browser and Node compute the same scene, to the last digit: every arrangement, every script, in any order, in fresh and in used workers', async () => {
   const folio = await newFolio(base, 'Same everywhere')
   await b.driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
     source: `const Own = Worker; window.Worker = class extends Own { constructor(url, options) { super(url, options); window.workerAddress = [String(url), options] } }`,
@@ -330,7 +343,21 @@ test('the worker in the browser and Node compute the same scene, to the last dig
   await eventually('the worker is started', 10_000, () =>
     b.driver.executeScript<boolean>('return Boolean(window.workerAddress)'),
   )
-  const figures = figureKinds.flatMap((kind) =>
+  const typesetter = shippedTypesetter()
+  /** Draws in one new worker, spoken to as the page's client does; names what differs from Node. */
+  const differing = async (figures: readonly Figure[]) => {
+    const scenes = await b.driver.executeAsyncScript<Record<string, string>>(
+      `const done = arguments[arguments.length - 1], worker = new Worker(...window.workerAddress), out = {};
+       worker.onerror = (e) => done({ error: e.message });
+       worker.onmessage = (e) => { out[e.data.id] = JSON.stringify(e.data.value); if (Object.keys(out).length === arguments[0].length) { worker.terminate(); done(out) } };
+       arguments[0].forEach((f, i) => worker.postMessage({ id: String(i), type: 'APPLY', path: ['draw'], argumentList: [f, 'light', null].map((value) => ({ type: 'RAW', value })) }))`,
+      figures,
+    )
+    return figures.flatMap((f, i) =>
+      scenes[i] === JSON.stringify(sceneOf(f, 'light', typesetter)) ? [] : [`${f.id} ${f.arrangement}`],
+    )
+  }
+  const arranged = figureKinds.flatMap((kind) =>
     arrangementsOf(kind).flatMap(({ id }, i) =>
       [1, 2, 3, 4].map((k) => ({
         ...seededOfKind(kind, i * 7 + k),
@@ -339,21 +366,21 @@ test('the worker in the browser and Node compute the same scene, to the last dig
       })),
     ),
   )
-  // The page's own worker script, spoken to as the page's client does.
-  const scenes = await b.driver.executeAsyncScript<string[]>(
-    `const done = arguments[arguments.length - 1], worker = new Worker(...window.workerAddress), out = [];
-     worker.onerror = (e) => done([e.message]);
-     worker.onmessage = (e) => { out.push(JSON.stringify(e.data.value)); if (out.length === arguments[0].length) done(out) };
-     arguments[0].forEach((f, i) => worker.postMessage({ id: String(i), type: 'APPLY', path: ['draw'], argumentList: [f, 'light', null].map((value) => ({ type: 'RAW', value })) }))`,
-    figures,
-  )
-  const typesetter = shippedTypesetter()
-  const inNode = figures.map((f) => JSON.stringify(sceneOf(f, 'light', typesetter)))
-  const differing = inNode.flatMap((scene, i) =>
-    scenes.includes(scene) ? [] : [figures[i]?.id + ' ' + figures[i]?.arrangement],
-  )
-  assert.deepEqual([scenes.length, differing], [figures.length, []])
+  const written = SCRIPTS.map((words, i) => inWords(words, i))
+  assert.deepEqual(await differing(arranged), [])
+  assert.deepEqual(await differing(written), [], 'one after the other')
+  assert.deepEqual(await differing(written.toReversed()), [], 'the other way round')
+  for (const f of written) assert.deepEqual(await differing([f]), [], `${f.id} in a worker of its own`)
 })
+
+/** A small figure whose words are all of one script. */
+function inWords(words: string, i: number): Figure {
+  const figure = seededOfKind('process', 3)
+  const nodes = Object.values(figure.nodes).map(
+    (n, k) => [n.id, { ...n, text: `${words} ${k}`, detail: words }] as const,
+  )
+  return { ...figure, id: `script-${i}`, title: words, nodes: Object.fromEntries(nodes) }
+}
 
 test('the shelf: a file opened, a folio renamed, deleted and taken back; a wrong file is told what would be right', async () => {
   const dir = mkdtempSync(path.join(tmpdir(), 'compass-'))

@@ -36,13 +36,16 @@ const layers: Record<string, Row> = {
   // Doubts carry edits, as values.
   'core/propose': core(['reading', 'figure', 'text', 'document']),
   'core/style': core(['geometry', 'figure']),
-  'core/measure': core(['geometry', 'style', 'figure'], ['harfbuzzjs', 'bidi-js', 'linebreak']),
+  'core/measure': core(
+    ['geometry', 'style', 'figure', 'text'],
+    ['harfbuzzjs', 'bidi-js', 'linebreak', 'unicode-segmenter'],
+  ),
   'core/layout': core(['geometry', 'graph', 'style', 'figure', 'measure']),
   'core/route': core(['geometry', 'graph', 'style', 'layout', 'figure', 'measure'], ['flatqueue']),
   'core/scene': core(['geometry', 'style', 'route', 'layout', 'measure', 'figure']),
   'core/formats': core(['geometry', 'scene', 'style', 'measure']),
   'core/check': core(['geometry', 'graph', 'route']),
-  'core/document': core(['figure', 'style', 'graph', 'geometry'], ['yjs']),
+  'core/document': core(['figure', 'style', 'graph', 'geometry', 'text'], ['yjs']),
   'core/testing': { may: [...ALL_CORE, 'core', 'server'], packages: ['node:fs', 'node:path'] },
   core: { may: ALL_CORE, packages: [] },
   manuscript: { may: ['core/text', 'core/problem'], packages: ['yjs'] },

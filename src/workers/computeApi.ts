@@ -1,15 +1,15 @@
 /** What the compute worker does, as plain functions: text to readings, figure to scene, a drag to its next picture. */
 import { z } from 'zod'
 import { continued } from '@/core/continued'
-import { SMALLEST_TEXT, figureSchema, frameTable, nodesInOrder, type Figure } from '@/core/figure'
+import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/figure'
 import { arrangementsFor, withNodeAt } from '@/core/layout'
-import { createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
+import { MissingFont, createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
 import { routedFigure, sceneOf } from '@/core/pipeline'
 import { WORTH_SHOWING, propose, suggest, type Reading, type Suggestion } from '@/core/propose'
 import { englishLexicon, readText, type Lexicon } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, type Scene } from '@/core/scene'
-import { fontsFor, type FontKey, type Theme } from '@/core/style'
+import { typefaceTable, type FontKey, type Theme } from '@/core/style'
 
 /** A passage longer than this is read in parts: it would make a figure nobody can take in. */
 export const MAX_PASSAGE = 60_000
@@ -33,27 +33,31 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
   let lexicon: Lexicon | null = null
   const words = () => (lexicon ??= englishLexicon())
 
-  const typesetterFor = async (figure: Figure): Promise<Typesetter> => {
-    const text =
-      nodesInOrder(figure)
-        .map((n) => `${n.text} ${n.detail ?? ''}`)
-        .join(' ') +
-      figure.title +
-      Object.values(figure.links)
-        .map((l) => l.text ?? '')
-        .join(' ')
-    const needed = fontsFor(figure.dress.typeface, text).filter((k) => !files.has(k))
-    if (needed.length > 0 || !typesetter) {
-      const loaded = await Promise.all(needed.map(async (key) => ({ key, data: await loadFont(key) })))
-      for (const f of loaded) files.set(f.key, f)
-      typesetter = createTypesetter([...files.values()])
+  /** Work with the fonts it turns out to need: one that is missing is loaded, and the work begun again. */
+  const set = async <T>(figure: Figure, work: (typesetter: Typesetter) => T): Promise<T> => {
+    const { 400: regular, 600: bold } = typefaceTable[figure.dress.typeface]
+    await load([regular, bold])
+    for (;;) {
+      try {
+        return work((typesetter ??= createTypesetter([...files.values()])))
+      } catch (error) {
+        const key = missingFont(error)
+        if (key === null) throw error
+        await load([key])
+      }
     }
-    return typesetter
+  }
+  const load = async (keys: readonly FontKey[]): Promise<void> => {
+    const wanted = keys.filter((key) => !files.has(key))
+    if (wanted.length === 0) return
+    const loaded = await Promise.all(wanted.map(async (key) => ({ key, data: await loadFont(key) })))
+    for (const f of loaded) files.set(f.key, f)
+    typesetter = null
   }
 
   const draw = async (figure: Figure, theme: Theme, keep: string | null): Promise<Scene> => {
     const checked = figureSchema.parse(figure)
-    const routed = routedFigure(checked, theme, await typesetterFor(checked))
+    const routed = await set(checked, (t) => routedFigure(checked, theme, t))
     const picture = scene(routed)
     if (keep !== null) kept.set(keep, { routed, scene: picture })
     return picture
@@ -86,11 +90,12 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
     /** The figure in parts whose words are large enough for its frame; null where no cut helps. */
     continued: async (figure: Figure): Promise<Figure[] | null> => {
       const checked = figureSchema.parse(figure)
-      const typesetter = await typesetterFor(checked)
-      return continued(checked, (part) => {
-        const least = SMALLEST_TEXT[frameTable[part.frame].medium] - 0.05
-        return (sceneOf(part, 'light', typesetter).smallestText ?? least) >= least
-      })
+      return set(checked, (t) =>
+        continued(checked, (part) => {
+          const least = SMALLEST_TEXT[frameTable[part.frame].medium] - 0.05
+          return (sceneOf(part, 'light', t).smallestText ?? least) >= least
+        }),
+      )
     },
     /** The kept picture with one node's top left corner at a place of the frame; only what touches it is led anew. */
     drag: async (
@@ -112,6 +117,12 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
       return { scene: scene(routed, before.scene), held }
     },
   }
+}
+
+/** The font that a failed stage lacked; null when it failed for another reason. */
+function missingFont(error: unknown): FontKey | null {
+  if (error instanceof MissingFont) return error.key
+  return error instanceof Error && error.cause !== undefined ? missingFont(error.cause) : null
 }
 
 export type Compute = ReturnType<typeof createCompute>

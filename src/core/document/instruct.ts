@@ -16,6 +16,7 @@ import { all, type Edit } from './edit'
 import { tidy } from './places'
 import { withChance } from './quantities'
 import { changePlaces, connect, insertAfter, insertBelow, insertOn, moveAfter, remove, rename } from './shape'
+import { capital, lowerFirst } from '../text'
 
 export type Understanding = { readonly says: string; readonly edit: Edit }
 /** What the figure can be drawn as, so that "across" is a word the grammar knows. */
@@ -32,7 +33,7 @@ type Row = {
 const NAME = `(?:the |step |item |question )?(?:["“']([^"”']+)["”']|(.+?))`
 const pattern = (source: string): RegExp =>
   new RegExp(`^(?:please )?${source.replaceAll('NAME', NAME)}\\s*[.!]?$`, 'iu')
-const capital = (s: string): string => s.trim().replace(/^\p{Ll}/u, (c) => c.toLocaleUpperCase('en'))
+const named = (s: string): string => capital(s.trim())
 
 /** Nodes by their words: the very words, then those that hold them, then those that share half of theirs. */
 export function nodesNamed(f: Figure, words: string): FigureNode[] {
@@ -87,7 +88,7 @@ const inserted = (f: Figure, text: string, place: string, by: string, newId: New
   each(f, by, (n) => {
     const ids = { node: newId(), link: newId() }
     const noun = kinds[f.kind].noun
-    const label = capital(text)
+    const label = named(text)
     if (/under|below|to/i.test(place))
       return { says: `Put the ${noun} “${label}” below “${n.text}”`, edit: insertBelow(f, n.id, ids, label) }
     if (/before/i.test(place))
@@ -151,7 +152,7 @@ const rows: readonly Row[] = [
       const items = list
         .split(/\s*,\s*(?:and |or )?|\s+(?:and|or)\s+/)
         .filter(Boolean)
-        .map(capital)
+        .map(named)
       return each(f, parent, (n) => ({
         says: `Put ${items.map((i) => `“${i}”`).join(', ')} below “${n.text}”`,
         edit: all(...items.map((text) => insertBelow(f, n.id, { node: newId(), link: newId() }, text))),
@@ -172,7 +173,7 @@ const rows: readonly Row[] = [
     pattern: pattern('(?:rename|change|call) NAME (?:to|into|as) NAME'),
     example: 'rename “Close the door” to “Close the bow door”',
     does: (f, [from = '', to = '']) =>
-      each(f, from, (n) => ({ says: `Rename “${n.text}” to “${capital(to)}”`, edit: rename(n.id, capital(to)) })),
+      each(f, from, (n) => ({ says: `Rename “${n.text}” to “${named(to)}”`, edit: rename(n.id, named(to)) })),
   },
   {
     pattern: pattern('(?:remove|delete|drop|take out) NAME'),
@@ -211,10 +212,10 @@ const rows: readonly Row[] = [
     example: 'split “Lower and lock the ramp” into “Lower the ramp” and “Lock the ramp”',
     does: (f, [what = '', a = '', b = ''], newId) =>
       each(f, what, (n) => {
-        const renamed = rename(n.id, capital(a))
+        const renamed = rename(n.id, named(a))
         return {
-          says: `Split “${n.text}” into “${capital(a)}” and “${capital(b)}”`,
-          edit: all(renamed, insertAfter(f, n.id, { node: newId(), link: newId() }, capital(b))),
+          says: `Split “${n.text}” into “${named(a)}” and “${named(b)}”`,
+          edit: all(renamed, insertAfter(f, n.id, { node: newId(), link: newId() }, named(b))),
         }
       }),
   },
@@ -223,7 +224,7 @@ const rows: readonly Row[] = [
     example: 'merge “Lower the ramp” and “Lock the ramp”',
     does: (f, [a = '', b = '', name]) =>
       pairs(f, a, b, (x, y) => {
-        const text = capital(name ?? `${x.text} and ${y.text.replace(/^\p{Lu}(?=\p{Ll})/u, (c) => c.toLowerCase())}`)
+        const text = named(name ?? `${x.text} and ${lowerFirst(y.text)}`)
         const source = [...x.source, ...y.source]
         return {
           says: `Make “${x.text}” and “${y.text}” one: “${text}”`,
@@ -285,8 +286,8 @@ const rows: readonly Row[] = [
     example: 'set the actor of “Lower the ramp” to the bosun',
     does: (f, [name = '', who = '']) =>
       each(f, name, (n) => ({
-        says: `“${n.text}” is done by “${capital(who)}”`,
-        edit: { do: 'setNode', id: n.id, set: { actor: capital(who) } },
+        says: `“${n.text}” is done by “${named(who)}”`,
+        edit: { do: 'setNode', id: n.id, set: { actor: named(who) } },
       })),
   },
   {

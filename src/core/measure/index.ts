@@ -9,4 +9,13 @@ export {
   type SizedNode,
   type TextBlock,
 } from './measure'
-export { createTypesetter, showable, type FontFile, type Line, type Run, type Typesetter } from './typesetter'
+export {
+  MissingFont,
+  createTypesetter,
+  showable,
+  type FontFile,
+  type Line,
+  type Run,
+  type Typesetter,
+} from './typesetter'
+export { coverageOf } from './coverage'

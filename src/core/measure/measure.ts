@@ -20,6 +20,7 @@ import {
 import { shapes, type Box, type Point, type ShapeName, type Size } from '../geometry'
 import type { FigureStyle, TextLook } from '../style'
 import type { Line, Typesetter } from './typesetter'
+import { numberIn } from '../text'
 
 /** A line with its baseline, both relative to the middle of the block it stands in. */
 export type SetLine = {
@@ -85,13 +86,13 @@ const MIN_WIDTH_IN_EM = 5
 
 export function measure(figure: Figure, style: FigureStyle, typesetter: Typesetter): Sized {
   const { values, best, unit } = expectedValues(figure)
-  const number = new Intl.NumberFormat(figure.language, { maximumFractionDigits: 2 })
+  const number = (v: number) => numberIn(figure.language, v, 2)
   const ranks = ranking(figure)
   const worth = (n: FigureNode): string | null => {
     const rank = ranks.get(n.id)
-    if (rank) return `${number.format(rank.score)}, rank ${rank.rank}`
+    if (rank) return `${number(rank.score)}, rank ${rank.rank}`
     const value = values.get(n.id)
-    return value === undefined ? null : `= ${number.format(value)}${unit ? ` ${unit}` : ''}`
+    return value === undefined ? null : `= ${number(value)}${unit ? ` ${unit}` : ''}`
   }
   const nodes = nodesInOrder(figure).map((n) => sizedNode(n, shapeFor(n, figure, style), worth(n), style, typesetter))
   const crossing = crossLinks(figure)

@@ -1,5 +1,10 @@
-import { fontChain } from '../style'
+import { readFileSync } from 'node:fs'
+import { fontFile } from '@/server/fontFiles'
+import { fontChain, fontKeys } from '../style'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
+import { coverageOf } from './coverage'
+import coverage from './fontCoverage.json' with { type: 'json' }
+import { MissingFont, createTypesetter } from './typesetter'
 
 const typesetter = shippedTypesetter()
 const fonts = fontChain('grotesk', 400)
@@ -78,4 +83,26 @@ test('right-to-left words stand from right to left, numbers inside them from lef
 
 test('controls, lone surrogates and direction overrides are not drawn', () => {
   expect(typesetter.line('ra\u0000m\u202ep\ud800', fonts, 16).text).toBe('ramp')
+})
+
+test('which font serves a character follows from the table, which is that of the fonts that ship, whatever is loaded', () => {
+  const all = fontKeys.map((key) => ({ key, data: readFileSync(fontFile(key)) }))
+  expect(Object.fromEntries(all.map((f) => [f.key, coverageOf(f.data)]))).toEqual(coverage)
+  const texts = ['घाट (१) पर', 'تحقق', 'Ελέγξτε – Проверить', 'A→B ≥ 3 ✓', 'n° ⅔ ½ x₂', 'ramp 橋', '👩‍✈️ ⚓ ☂']
+  for (const text of texts) {
+    const whole = typesetter.line(text, fonts, 16)
+    // With just the fonts it asks for, one after the other, in either order.
+    for (const order of [all, all.toReversed()]) {
+      const files = [...order.filter((f) => f.key === 'grotesk-400')]
+      let line: unknown = null
+      while (line === null)
+        try {
+          line = createTypesetter(files).line(text, fonts, 16)
+        } catch (error) {
+          if (!(error instanceof MissingFont)) throw error
+          files.push(...order.filter((f) => f.key === error.key))
+        }
+      expect(line).toEqual(whole)
+    }
+  }
 })

@@ -4,6 +4,7 @@ import bidiFactory from 'bidi-js'
 import { Blob, Buffer, Direction, Face, Font, shape as harfbuzzShape } from 'harfbuzzjs'
 import LineBreaker from 'linebreak'
 import type { FontKey } from '../style'
+import { clustersOf, fontFor, has, isIgnorable } from './coverage'
 
 export type FontFile = { readonly key: FontKey; readonly data: Uint8Array }
 export type Glyph = { readonly id: number; readonly x: number; readonly y: number }
@@ -29,7 +30,7 @@ export type Typesetter = {
   readonly missing: (text: string, fonts: readonly FontKey[]) => string[]
 }
 
-type Loaded = { readonly font: Font; readonly unitsPerEm: number; readonly covers: ReadonlySet<number> }
+type Loaded = { readonly font: Font; readonly unitsPerEm: number }
 type Item = { readonly text: string; readonly font: FontKey; readonly level: number }
 /** What a line may end after. `broken`: one sign of what is too long for any line; `inWord`: and a letter of a word, so that a
  *  hyphen says that it goes on. */
@@ -55,19 +56,22 @@ export const showable = (text: string): string =>
     .replace(UNSHOWABLE, '')
     .replace(/[\t\u00a0]/g, ' ')
 
+/** A text needs a font that this typesetter was not given. */
+export class MissingFont extends Error {
+  constructor(readonly key: FontKey) {
+    super(`the font ${key} is not loaded`)
+  }
+}
+
 export function createTypesetter(files: readonly FontFile[]): Typesetter {
   const loaded = new Map(files.map((f) => [f.key, load(f.data)]))
   const bidi = bidiFactory()
-  const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' })
   const shaped = new Map<string, Omit<Run, 'x' | 'rtl'>>() // in em of size 1
 
-  const fontOf = (cluster: string, fonts: readonly FontKey[]): FontKey => {
-    const needed = [...cluster].map((c) => c.codePointAt(0) as number).filter((c) => !isIgnorable(c))
-    const found = fonts.find((k) => {
-      const covers = loaded.get(k)?.covers
-      return covers && needed.every((c) => covers.has(c))
-    })
-    return found ?? (fonts.find((k) => loaded.has(k)) as FontKey)
+  const loadedFont = (key: FontKey): Loaded => {
+    const found = loaded.get(key)
+    if (!found) throw new MissingFont(key)
+    return found
   }
 
   const itemise = (text: string, fonts: readonly FontKey[]): Item[] => {
@@ -75,15 +79,13 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     const levels = simple ? null : bidi.getEmbeddingLevels(text).levels
     if (simple) {
       const first = fonts[0] as FontKey
-      const covers = loaded.get(first)?.covers
-      if (covers && [...text].every((c) => covers.has(c.codePointAt(0) as number)))
-        return [{ text, font: first, level: 0 }]
+      if ([...text].every((c) => has(first, c.codePointAt(0) as number))) return [{ text, font: first, level: 0 }]
     }
     const out: Item[] = []
-    for (const { segment, index } of graphemes.segment(text)) {
+    for (const { segment, index } of clustersOf(text)) {
       const level = levels?.[index] ?? 0
       const last = out.at(-1)
-      const font = /^\s+$/.test(segment) && last ? last.font : fontOf(segment, fonts)
+      const font = /^\s+$/.test(segment) && last ? last.font : fontFor(segment, fonts)
       if (last && last.font === font && last.level === level)
         out[out.length - 1] = { ...last, text: last.text + segment }
       else out.push({ text: segment, font, level })
@@ -95,7 +97,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     const key = `${item.font} ${item.level % 2} ${item.text}`
     const known = shaped.get(key)
     if (known) return known
-    const { font, unitsPerEm } = loaded.get(item.font) as Loaded
+    const { font, unitsPerEm } = loadedFont(item.font)
     const buffer = new Buffer()
     buffer.addText(item.text)
     buffer.guessSegmentProperties()
@@ -141,7 +143,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
       if (width <= room) out.push({ text: piece, width, hard, broken: false, inWord: false })
       else {
         const inWord = HYPHENATED.test(piece.trim())
-        for (const { segment } of graphemes.segment(piece))
+        for (const { segment } of clustersOf(piece))
           out.push({ text: segment, width: widthOf(segment, fonts) * size, hard: false, broken: true, inWord })
       }
     }
@@ -199,11 +201,11 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     line: (text, fonts, size) => line(showable(text), fonts, size),
     paragraph: (text, fonts, size, room) => paragraph(showable(text), fonts, size, room),
     outline: (font, glyph) => {
-      const face = loaded.get(font) as Loaded
+      const face = loadedFont(font)
       return { path: face.font.glyphToPath(glyph), unitsPerEm: face.unitsPerEm }
     },
     missing: (text, fonts) => {
-      const covered = (c: number) => fonts.some((k) => loaded.get(k)?.covers.has(c))
+      const covered = (c: number) => fonts.some((k) => has(k, c))
       const lost = [...showable(text)].filter((c) => {
         const code = c.codePointAt(0) as number
         return code > 32 && !isIgnorable(code) && !covered(code)
@@ -215,13 +217,9 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
 
 function load(data: Uint8Array): Loaded {
   const face = new Face(new Blob(data))
-  const covers = new Set(face.collectUnicodes())
-  if (covers.size === 0) throw new Error('typesetter: a font file has no characters; is it TrueType or OpenType?')
-  return { font: new Font(face), unitsPerEm: face.upem, covers }
+  return { font: new Font(face), unitsPerEm: face.upem }
 }
 
-/** Joiners and variation selectors have no glyph of their own. */
-const isIgnorable = (c: number): boolean => c === 0x200c || c === 0x200d || c === 0xad || (c >= 0xfe00 && c <= 0xfe0f)
 const isPlain = (text: string): boolean => !/[^\u0020-\u024f\u2010-\u2027\u20a0-\u20bf]/.test(text)
 
 /** Runs of one line from left to right: reverse every sequence at or above each level (UAX #9, rule L2). */

@@ -34,7 +34,7 @@ export type Problem =
 
 type Sentences = { readonly [K in Problem['code']]: (p: Extract<Problem, { code: K }>) => string }
 
-const n = (v: number): string => v.toLocaleString('en')
+const n = (v: number): string => String(v).replace(/\B(?=(?:\d{3})+$)/g, ',')
 
 const english: Sentences = {
   'text-empty': () => 'There is no text yet. Paste or type some words first.',

@@ -1,7 +1,7 @@
 /** Options with what sentences say of them, and what comes of each with what chance. */
 import type { NodeId } from '../figure'
 import type { AboutClaim, OptionClaim, ReadText } from '../reading'
-import { slice, spansMeet } from '../text'
+import { capital, lowerFirst, slice, spansMeet } from '../text'
 import { amountIn } from './amount'
 import { many, type Built } from './built'
 import { Growing } from './growing'
@@ -91,9 +91,9 @@ function outcome(tree: Growing, option: NodeId, a: AboutClaim): NodeId {
 
 /** "Leak" is "No leak", "Breaks down again" is "Does not break down again". */
 function opposite(label: string): string {
-  const lower = label.replace(/^\p{Lu}(?!\p{Lu})/u, (c) => c.toLowerCase())
+  const lower = lowerFirst(label)
   const no = /^no (.*)$/i.exec(label)
-  if (no) return (no[1] as string).replace(/^\p{Ll}/u, (c) => c.toUpperCase())
+  if (no) return capital(no[1] as string)
   const words = lower.split(' ')
   const at = words.findIndex((w) => THIRD.test(w))
   if (at < 0 || at > 3) return `No ${lower}`
@@ -104,7 +104,7 @@ function opposite(label: string): string {
       ? `${verb.slice(0, -3)}y`
       : verb.slice(0, -1)
   const said = [...words.slice(0, at), 'does not', base, ...words.slice(at + 1)].join(' ')
-  return said.replace(/^\p{Ll}/u, (c) => c.toUpperCase())
+  return capital(said)
 }
 const THIRD =
   /^(?:breaks|runs|fails|works|rains|lifts|comes|goes|leaks|arrives|lasts|holds|falls|rises|turns|stays|needs|gets|dies|stops|starts|sinks|pays|sells|wins|loses|melts|freezes|snows|succeeds|happens)$/

@@ -4,7 +4,7 @@ import { fromClaims } from './decisionClaims'
 import { Growing } from './growing'
 import type { NodeId } from '../figure'
 import { keyOf, type Ask, type ReadText, type Statement } from '../reading'
-import { slice, spansMeet, type Block, type Span } from '../text'
+import { capital, slice, spansMeet, type Block, type Span } from '../text'
 import { many, type Built } from './built'
 import { labelled, listIn, termOf, titleBlock } from './shapes'
 
@@ -139,12 +139,7 @@ function fromLists(read: ReadText): Built | null {
   )
   for (const o of used) {
     const label = labelled(read.text, o.block.span).replace(/^(?:option|variant) (?:\d+|[A-H])\s*[:.–-]?\s*/i, '')
-    const option = tree.add(
-      'option',
-      label.replace(/^\p{Ll}/u, (x) => x.toUpperCase()),
-      [o.block.span],
-      root,
-    )
+    const option = tree.add('option', capital(label), [o.block.span], root)
     for (const e of o.entries)
       tree.add('criterion', e.label, [e.span], option, e.criterion ? { text: e.criterion } : {})
   }
@@ -174,22 +169,11 @@ function fromSides(read: ReadText): Built | null {
     title ? [title.span] : [],
   )
   for (const o of options) {
-    const option = tree.add(
-      'option',
-      labelled(read.text, o.span).replace(/^\p{Ll}/u, (x) => x.toUpperCase()),
-      [o.span],
-      root,
-    )
+    const option = tree.add('option', capital(labelled(read.text, o.span)), [o.span], root)
     for (let i = o.at + 1; side(lines[i]?.term?.term) !== ''; i++) {
       const { term } = lines[i] as { term: { term: Span; rest: Span } }
       for (const s of listIn(read.text, term.rest))
-        tree.add(
-          'criterion',
-          labelled(read.text, s).replace(/^\p{Ll}/u, (x) => x.toUpperCase()),
-          [s],
-          option,
-          { text: side(term.term) },
-        )
+        tree.add('criterion', capital(labelled(read.text, s)), [s], option, { text: side(term.term) })
     }
   }
   return tree.built(0.88, [many(options.length, 'option'), 'what is for and against each'])
@@ -211,12 +195,7 @@ function fromNamedOptions(read: ReadText): Built | null {
     const option = tree.add('option', labelled(read.text, t.term), [t.term], root)
     for (const s of listIn(read.text, t.rest)) {
       const words = labelled(read.text, s).replace(/^(?:but|however)\s+/iu, '')
-      tree.add(
-        'criterion',
-        words.replace(/^\p{Ll}/u, (x) => x.toUpperCase()),
-        [s],
-        option,
-      )
+      tree.add('criterion', capital(words), [s], option)
     }
   }
   return tree.built(0.8, [many(terms.length, 'option'), 'what is said of each'])

@@ -2,7 +2,7 @@
  *  with repeating cells) or from what its sentences say. */
 import type { FigureLink, FigureNode } from '../figure'
 import { countOf, keyOf, type ChildClaim, type Named, type ReadText, isAssistant } from '../reading'
-import { countMeeting, slice, type Block, type Span } from '../text'
+import { capital, countMeeting, slice, type Block, type Span } from '../text'
 import { many, type Built } from './built'
 import { labelled, listIn, termOf, titleBlock } from './shapes'
 import { Things, unitKey, type Thing } from './named'
@@ -313,7 +313,7 @@ function rootOfKinds(
   const [first] = roots as [Thing]
   const word = first.label.split(' ').at(-1) as string
   const span = first.source[0] as Span
-  const root = things.take({ label: word.charAt(0).toUpperCase() + word.slice(1), key: head, span, pronoun: null })
+  const root = things.take({ label: capital(word), key: head, span, pronoun: null })
   for (const t of roots) put(root, t, t.source.slice(0, 1))
 }
 

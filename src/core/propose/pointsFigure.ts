@@ -1,7 +1,7 @@
 /** Peers with a heading and a line of detail: the top items of a list, headings with their text, or sentences. */
 import type { FigureNode } from '../figure'
 import type { ReadText } from '../reading'
-import { sentencesOf, slice, spansMeet, trimmed, type Block, type Span } from '../text'
+import { capital, sentencesOf, slice, spansMeet, trimmed, type Block, type Span } from '../text'
 
 type Point = { readonly text: string; readonly detail: string; readonly source: readonly Span[] }
 export type Points = { readonly nodes: readonly FigureNode[]; readonly from: 'items' | 'headings' | 'sentences' }
@@ -73,10 +73,9 @@ function fromHeadings(read: ReadText): Point[] {
 }
 
 function fromSentences(read: ReadText): Point[] {
-  const segmenter = new Intl.Segmenter('en', { granularity: 'sentence' })
   const spans = read.blocks
     .filter((b) => b.type === 'paragraph' || b.type === 'item')
-    .flatMap((b) => sentencesOf(read.text, b.span, segmenter))
+    .flatMap((b) => sentencesOf(read.text, b.span))
     .map((s) => trimmed(read.text, s))
   return counted(read, spans) ?? fragments(read, spans) ?? spans.map((s) => headed(read.text, s))
 }
@@ -88,7 +87,7 @@ function counted(read: ReadText, spans: readonly Span[]): Point[] | null {
   const starts = rest.filter((s) => ORDINAL.test(slice(read.text, s)))
   const out: Point[] = []
   for (const s of rest) {
-    const words = clean(slice(read.text, s).replace(ORDINAL, '')).replace(/^\p{Ll}/u, (c) => c.toUpperCase())
+    const words = capital(clean(slice(read.text, s).replace(ORDINAL, '')))
     const last = out.at(-1)
     if (last && starts.length > 1 && !starts.includes(s))
       out[out.length - 1] = {

@@ -1,6 +1,6 @@
 /** What the shape of a text gives away in any language: titles, "term: rest" lines, lists inside a line. */
 import type { ReadText } from '../reading'
-import { slice, trimmed, type Block, type Span } from '../text'
+import { capitalWord, slice, trimmed, type Block, type Span } from '../text'
 
 const TERM = /^(?:\*\*|__)?([^:–—=\n]{1,60}?)(?:\*\*|__)?(?:\s*[:：](?:\*\*|__)?\s+|\s+(?:[–—=]|-|->|→|=>)\s+)(?=\S)/
 
@@ -53,12 +53,13 @@ export function titleBlock(read: ReadText): Block | null {
 
 /** Words as a label: no emphasis, no full stop, no article at the start, a capital. */
 export const labelled = (text: string, span: Span): string =>
-  slice(text, span)
-    .replace(/\*\*|__/g, '')
-    .replace(/\s+/g, ' ')
-    .replace(/\([^()]*\)\s*$/, '')
-    .trimEnd()
-    .replace(/[.:;。：]$/u, '')
-    .replace(/^(?:the|an?|our)\s+(?=\p{L})/iu, '')
-    .trim()
-    .replace(/^\p{Ll}(?!\p{Lu})/u, (c) => c.toLocaleUpperCase('en'))
+  capitalWord(
+    slice(text, span)
+      .replace(/\*\*|__/g, '')
+      .replace(/\s+/g, ' ')
+      .replace(/\([^()]*\)\s*$/, '')
+      .trimEnd()
+      .replace(/[.:;。：]$/u, '')
+      .replace(/^(?:the|an?|our)\s+(?=\p{L})/iu, '')
+      .trim(),
+  )

@@ -33,7 +33,6 @@ export type ReadText = {
   readonly sentences: readonly Span[]
 }
 
-const SEGMENTER = new Intl.Segmenter('en', { granularity: 'sentence' })
 /** Running English has about 0.4 of function words, telegraphic lists much less; other languages stay under 0.1. */
 const ENGLISH_SHARE = 0.12
 
@@ -66,13 +65,13 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
   const spans = new Map(
     blocks
       .filter((b) => b.type === 'paragraph' || b.type === 'item')
-      .map((b) => [b, sentencesOf(text, b.span, SEGMENTER)] as const),
+      .map((b) => [b, sentencesOf(text, b.span)] as const),
   )
   const all = [...spans.values()].flat()
   const tellsSteps = (b: Block) =>
     b.type === 'item' || (spans.get(b) ?? []).some((s) => packSaid(text, s, pack, false).some((x) => x.cues.length > 0))
   const interpret = (b: Block) =>
-    (spans.get(b) ?? sentencesOf(text, b.span, SEGMENTER)).map((s) => packSaid(text, s, pack, tellsSteps(b)))
+    (spans.get(b) ?? sentencesOf(text, b.span)).map((s) => packSaid(text, s, pack, tellsSteps(b)))
   const last = { thing: null }
   return {
     text,
@@ -97,7 +96,7 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
 type Parsed = { readonly span: Span; readonly clauses: readonly Clause[] }
 
 const parsedSpan = (text: string, span: Span, lexicon: Lexicon): Parsed[] =>
-  sentencesOf(text, span, SEGMENTER).map((s) => ({ span: s, clauses: parse(text, s, lexicon) }))
+  sentencesOf(text, span).map((s) => ({ span: s, clauses: parse(text, s, lexicon) }))
 
 const parsedBlocks = (text: string, blocks: readonly Block[], lexicon: Lexicon): Map<Block, Parsed[]> =>
   new Map(

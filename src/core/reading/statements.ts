@@ -2,7 +2,7 @@
  *  English sentences by their clauses. The tree is built first and lowered to a graph in `propose`: wiring edges while
  *  reading makes every wrong scope a wrong edge. */
 import { alike } from './opposites'
-import { slice, trimmed, type Block, type Span } from '../text'
+import { capital, slice, trimmed, type Block, type Span } from '../text'
 import type { Said } from './english/saying'
 import type { Arm, Ask, Statement, Step } from './statementTree'
 import { tell, type Scope, type State } from './tell'
@@ -215,7 +215,7 @@ function readArrow(
   }
   const words = slice(text, when).replace(STARTS_ASKING, '').replace(/\?$/, '')
   const negative = /^(?:not|no|never)\s+/i.exec(words)
-  const question = words.slice(negative?.[0].length ?? 0).replace(/^\p{Ll}/u, (c) => c.toLocaleUpperCase('en'))
+  const question = capital(words.slice(negative?.[0].length ?? 0))
   const answer = negative ? 'no' : 'yes'
   const open = state.scope?.ask
   const arm: Arm = { answer, body: [], source: [when] }
@@ -303,7 +303,7 @@ function readInner(
     const word = first[1] as string
     const ask: Ask = {
       do: 'ask',
-      question: `${word.charAt(0).toUpperCase()}${word.slice(1)}?`,
+      question: `${capital(word)}?`,
       source: [(families[0]?.[0] as Block).span],
       content: [],
       arms: [],

@@ -1,3 +1,3 @@
 export { contrast } from './contrast'
-export { fontChain, fontKeys, fontTable, fontsFor, typefaceTable, type FontKey, type Weight } from './fonts'
+export { fontChain, fontKeys, fontTable, typefaceTable, type FontKey, type Weight } from './fonts'
 export { PLAIN, styleOf, type FigureStyle, type RoleLook, type TextLook, type Theme } from './style'

@@ -1,4 +1,6 @@
 export { blocksOf, markerOf, readableBlocks, type Block } from './blocks'
 export { carrier } from './carried'
+export { capital, capitalWord, lowerFirst } from './letters'
+export { numberIn } from './numbers'
 export { sentencesOf } from './sentences'
 export { countMeeting, mergedSpans, shift, slice, spansMeet, trimmed, type Span } from './span'

@@ -1,3 +1,4 @@
+import { sentenceStarts } from './sentenceBreaks'
 import { cutAtSpaces, slice, trimmed, type Span } from './span'
 
 const ABBREVIATION =
@@ -5,16 +6,16 @@ const ABBREVIATION =
 /** No sentence is longer: what is, is cut at a space. Patterns are matched against sentences, and some take the square of
  *  their length. */
 const MAX_SENTENCE = 1200
-/** Nothing in it can end a sentence: most items of a list. Saves the segmenter, which costs more than the rest. */
+/** Nothing in it can end a sentence: most items of a list. */
 const ENDLESS = /^[\p{L}\p{M}\p{Nd} ,;:'()/–—-]*$/u
 
 /** The sentences inside a span. UAX #29 boundaries, joined again after abbreviations, bare numbers and before lower case. */
-export function sentencesOf(text: string, within: Span, segmenter: Intl.Segmenter): Span[] {
+export function sentencesOf(text: string, within: Span): Span[] {
   const out: Span[] = []
   const run = slice(text, within).replace(/\n/g, ' ')
-  const segments = ENDLESS.test(run) ? [{ segment: run, index: 0 }] : segmenter.segment(run)
-  for (const { segment, index } of segments) {
-    const s = trimmed(text, { start: within.start + index, end: within.start + index + segment.length })
+  const starts = ENDLESS.test(run) ? [0] : sentenceStarts(run)
+  for (const [i, start] of starts.entries()) {
+    const s = trimmed(text, { start: within.start + start, end: within.start + (starts[i + 1] ?? run.length) })
     if (s.end <= s.start) continue
     const last = out.at(-1)
     if (last && goesOn(text, last, s)) out[out.length - 1] = { start: last.start, end: s.end }

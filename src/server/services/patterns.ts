@@ -1,5 +1,6 @@
 /** The patterns of a first text, each with the figure it will read as. `[who?]` marks what somebody has to fill in. */
 import type { FigureKind } from '@/core/figure'
+import { lowerFirst } from '@/core/text'
 
 type PatternRow = {
   /** As it stands in the interface. */
@@ -7,8 +8,6 @@ type PatternRow = {
   readonly readsAs: FigureKind
   readonly text: (topic: string) => string
 }
-
-const lower = (topic: string): string => topic.replace(/^\p{Lu}(?=\p{Ll})/u, (c) => c.toLowerCase())
 
 export const patterns = {
   procedure: {
@@ -19,7 +18,7 @@ export const patterns = {
 [One sentence: when is this done, and what must be at hand?]
 
 1. Check [what?].
-2. Prepare [what?] for ${lower(t)}.
+2. Prepare [what?] for ${lowerFirst(t)}.
 3. If [what can go wrong?], call [who?]. Otherwise go on.
 4. Do [the main action].
 5. Compare the result with [which standard?].
@@ -71,7 +70,7 @@ export const patterns = {
     readsAs: 'decision',
     text: (t) => `# ${t}
 
-Which way for ${lower(t)}?
+Which way for ${lowerFirst(t)}?
 
 - [First option]
   - Cost: [how much?]

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react'
 import { understand, type Edit, type Understanding } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import { compute } from '@/workers/client'
+import { lowerFirst } from '@/core/text'
 
 type Props = { readonly figure: Figure; readonly apply: (edit: Edit) => void; readonly tell: (text: string) => void }
 const newId = (): string => nanoid(8)
@@ -27,7 +28,7 @@ export function InstructionField({ figure, apply, tell }: Props) {
   const meant: Understanding[] = words.trim().length < 3 ? [] : understand(figure, words, newId, { arrangements })
   const take = (u: Understanding) => {
     apply(u.edit)
-    tell(`Done: ${u.says.replace(/^\p{Lu}/u, (c) => c.toLowerCase())}`)
+    tell(`Done: ${lowerFirst(u.says)}`)
     setWords('')
   }
   const [first] = Object.values(figure.nodes)

@@ -1,6 +1,6 @@
 /** An English clause as an action: its verb in the base form, what it is done to, who does it. */
-import type { Span } from '../../text'
-import { actorName, capitalised, joined, labelOf } from './label'
+import { capitalWord, lowerFirst, type Span } from '../../text'
+import { actorName, joined, labelOf } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { verbReading } from './verbs'
@@ -142,8 +142,6 @@ export function objectOf(words: readonly Word[], lexicon: Lexicon): string | nul
   return usable ? joined(phrase) : null
 }
 
-export const lowerFirst = (s: string): string => s.replace(/^\p{Lu}(?!\p{Lu})/u, (c) => c.toLocaleLowerCase('en'))
-
 const ROLE_ENDING = /(?:er|or|ist|man|men|woman|women|hand|lead|officer|keeper|lookout|ant|ee)s?$/
 
 export function isActorPhrase(phrase: readonly Word[], lexicon: Lexicon): boolean {
@@ -180,4 +178,4 @@ export const contentOf = (words: readonly Word[], lexicon: Lexicon): string[] =>
   ),
 ]
 
-export const plainLabel = (words: readonly Word[]): string => capitalised(joined(words.slice(0, 60)))
+export const plainLabel = (words: readonly Word[]): string => capitalWord(joined(words.slice(0, 60)))

@@ -1,9 +1,8 @@
 /** Options, what is said of each, and what comes of them with what chance, in English sentences. */
-import type { Span } from '../../text'
+import { capitalWord, type Span } from '../../text'
 import type { AboutClaim, CaseClaim, Claim, Named } from '../claims'
 import { chanceIn } from './chance'
 import { contentOf } from './action'
-import { capitalised } from './label'
 import { itemsOf, wordsOfClause, named } from './phrases'
 import { countIn, noChoices, optionsIn, type Choices } from './options'
 import type { Clause } from './parse'
@@ -227,7 +226,7 @@ function told(c: Clause, option: Named, bySubject: boolean): AboutClaim[] {
     .map((label) => ({
       relation: 'about',
       option,
-      text: { ...label, label: capitalised(label.label) },
+      text: { ...label, label: capitalWord(label.label) },
       criterion: '',
       probability: null,
       estimated: false,

@@ -1,11 +1,12 @@
 /** What compared things share and what each has alone, in English clauses. */
 import type { CompareClaim, Named } from '../claims'
 import { actionOf } from './action'
-import { labelOf, capitalised } from './label'
+import { labelOf } from './label'
 import { bare, itemsOf, keyOf, mention, mentions, objectAndRest, wordsOfClause } from './phrases'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { isWord, type Lexicon } from './words'
+import { capitalWord, lowerFirst } from '../../text'
 
 /** Verbs whose object is the thing that is shared or owned. */
 const OWNING = /^(?:have|share|use|need|require|contain|include|offer|get|own|give|provide|involve)$/
@@ -193,7 +194,7 @@ function membersOf(c: Clause, lexicon: Lexicon): Named[] {
     return itemsOf(list)
       .map(thing)
       .filter((m) => m.key !== '')
-      .map((m) => (verb.negative ? { ...m, label: `Not ${m.label.replace(/^\p{Lu}/u, (x) => x.toLowerCase())}` } : m))
+      .map((m) => (verb.negative ? { ...m, label: `Not ${lowerFirst(m.label)}` } : m))
   }
   const head = verb.words.at(-1) as Tagged
   const span = { start: verb.words[0]?.start ?? c.start, end: rest.at(-1)?.end ?? head.end }
@@ -222,7 +223,7 @@ const COUNTED =
 const thing = (words: readonly Tagged[]): Named => {
   const own = bare(words)
   const m = mention(own)
-  return { ...m, label: capitalised(m.label), pronoun: null }
+  return { ...m, label: capitalWord(m.label), pronoun: null }
 }
 const named = (label: string, span: { start: number; end: number }): Named => ({
   label,

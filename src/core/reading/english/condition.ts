@@ -1,7 +1,7 @@
 /** An English condition or question as a question with its answer: "the crate is not damaged" is "Crate damaged?", no. */
-import type { Span } from '../../text'
+import { capitalWord, type Span } from '../../text'
 import { contentOf } from './action'
-import { capitalised, joined, labelOf } from './label'
+import { joined, labelOf } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { AUXILIARIES, NEGATIONS, type Lexicon, type Word } from './words'
@@ -88,7 +88,7 @@ export function questionOf(words: readonly Word[], lexicon: Lexicon): Condition 
   const said = rest.filter((w) => !negative || w.lower !== 'not')
   const you = said.length > 1 && /^(?:you|we|it|they)$/.test(said[0]?.lower ?? '') ? said.slice(1) : said
   return {
-    question: `${polar ? labelOf(you) : capitalised(joined(bare))}?`,
+    question: `${polar ? labelOf(you) : capitalWord(joined(bare))}?`,
     put: true,
     answer: negative ? 'no' : 'yes',
     source,

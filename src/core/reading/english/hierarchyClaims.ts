@@ -15,10 +15,10 @@ import type { ChildClaim, Named } from '../claims'
 import { bare, itemsOf, mention, mentions, wordsOfClause, type Mention } from './phrases'
 import { countOf } from './counts'
 import { hierarchyCues, type HierarchyCue } from './hierarchyCues'
-import { capitalised } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { isWord } from './words'
+import { capitalWord } from '../../text'
 
 /** Phrases inside a noun phrase: "rings, such as ...". */
 const SUCH_AS =
@@ -203,7 +203,7 @@ function nestedParts(claim: ChildClaim): ChildClaim[] {
     const part = /^with (?:an? |the )?/i.exec(m.label)
     if (!part || !parent) own.push(m)
     else {
-      const child = { ...m, label: capitalised(m.label.slice(part[0].length)), key: m.key.replace(/^with /, '') }
+      const child = { ...m, label: capitalWord(m.label.slice(part[0].length)), key: m.key.replace(/^with /, '') }
       nested.push({ ...claim, how: 'part', parent, children: [child] })
     }
   }

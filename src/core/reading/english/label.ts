@@ -1,6 +1,7 @@
 /** Short words for a figure from a clause: the verb in its base form and what it is done to. Drops what carries least,
  *  never a negation, a number, a unit or a comparison. The full words stay reachable through the span. */
 import { ADVERBS, DETERMINERS, NEGATIONS, isNumber, isWord, type Word } from './words'
+import { capitalWord } from '../../text'
 
 const MOST_WORDS = 6
 const ARTICLES = new Set(['the', 'a', 'an'])
@@ -65,7 +66,7 @@ export function labelOf(words: readonly Word[]): string {
     if (cut < 2 || count(kept.slice(0, cut)) < 2) break
     kept = kept.slice(0, cut)
   }
-  return capitalised(joined(kept))
+  return capitalWord(joined(kept))
 }
 
 /** "4,500 a year": the article means per. */
@@ -96,8 +97,6 @@ export function joined(words: readonly Word[]): string {
   return out.replace(/^[\s,;:–—-]+|[\s,;:.–—-]+$/g, '').trim()
 }
 
-export const capitalised = (s: string): string => s.replace(/^\p{Ll}(?!\p{Lu})/u, (c) => c.toLocaleUpperCase('en'))
-
 /** A noun phrase as a name for who acts: no article, as written otherwise. */
 export const actorName = (words: readonly Word[]): string =>
-  capitalised(joined(words.filter((w) => !DETERMINERS.has(w.lower) && !ADVERBS.has(w.lower))))
+  capitalWord(joined(words.filter((w) => !DETERMINERS.has(w.lower) && !ADVERBS.has(w.lower))))

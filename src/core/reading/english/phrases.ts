@@ -1,6 +1,6 @@
 /** Noun phrases and lists of them, as mentions: a short name, a key under which two mentions are the same thing. */
-import type { Span } from '../../text'
-import { capitalised, joined, labelOf } from './label'
+import { capitalWord, type Span } from '../../text'
+import { joined, labelOf } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { isWord } from './words'
@@ -186,7 +186,7 @@ export const wordsOfClause = (c: Clause): Tagged[] =>
     ...c.rest,
   ].toSorted((a, b) => a.start - b.start)
 
-export const phraseLabel = (words: readonly Tagged[]): string => capitalised(joined(bare(words)))
+export const phraseLabel = (words: readonly Tagged[]): string => capitalWord(joined(bare(words)))
 export const isBare = (words: readonly Tagged[]): boolean => !words.some((w) => w.tag === 'noun' || w.tag === 'num')
 
 /** A phrase as it stands, with its adverbs, under a name: for what is told of an option. */

@@ -1,7 +1,7 @@
 /** A parsed English sentence as what it tells to do: connectives, conditions, actions. */
 import { ASKING, COMPLEMENTS, CONDITIONS, LOOKS_AHEAD, ONES, OTHERS, SIZES, TIMES, leadingCues } from './saidWords'
-import type { Span } from '../../text'
-import { actionOf, actorOf, isActorPhrase, lowerFirst, type Action } from './action'
+import { lowerFirst, type Span } from '../../text'
+import { actionOf, actorOf, isActorPhrase, type Action } from './action'
 import { imperativeOf, lastNounPhrase, without, wordsBetween } from './clauseParts'
 import { frontCondition, narrowing, withoutFront } from './narrowing'
 import { empty, type Draft, type Said } from './saying'

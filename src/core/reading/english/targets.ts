@@ -5,6 +5,7 @@ import { bare, itemsOf, mention, mentions, objectAndRest } from './phrases'
 import type { Clause } from './parse'
 import type { Lexicon } from './words'
 import type { Tagged } from './tag'
+import { capital } from '../../text'
 
 export type Target = {
   readonly to: readonly Named[]
@@ -51,9 +52,7 @@ function withoutQuantity(m: Named): Named {
   if (!at) return m
   const label = m.label.slice(at[0].length)
   const key = m.key.slice(m.key.length - m.key.split(' ').slice(at[0].trim().split(' ').length).join(' ').length)
-  return key === '' || /^(?:thing|way|reason)s?$/i.test(label)
-    ? m
-    : { ...m, label: label.charAt(0).toUpperCase() + label.slice(1), key }
+  return key === '' || /^(?:thing|way|reason)s?$/i.test(label) ? m : { ...m, label: capital(label), key }
 }
 
 /** The objects of a clause with the words that lead to them: "gives orders to the helmsman" gives two. */

@@ -1,5 +1,5 @@
 /** Sentences of a language that has a pack but no tagger, as sayings and claims. */
-import type { Span } from '../../text'
+import { capital, type Span } from '../../text'
 import type { Claim, Named } from '../claims'
 import type { Action } from '../english/action'
 import type { Condition } from '../english/condition'
@@ -8,7 +8,6 @@ import type { LanguagePack } from './pack'
 
 const END = /[\s.!?;:…]+$/u
 const bare = (s: string): string => s.replace(END, '').trim()
-const capital = (s: string, language: string): string => s.replace(/^\p{Ll}/u, (c) => c.toLocaleUpperCase(language))
 const withoutAsides = (s: string): string => s.replace(/\s*\([^)]*\)/gu, '').replace(/\s+/g, ' ')
 
 /** One sentence as what it tells to do. `steps` says that the passage tells steps, so that a plain sentence is one. */
