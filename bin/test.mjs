@@ -20,6 +20,7 @@ import {
 } from './prepare.mjs'
 
 const DATABASE = 'idle_compass_test'
+const MOST_MS = 5 * 60_000
 const begin = performance.now()
 const counts = { passed: 0, failed: 0 }
 const step = (name, work) => {
@@ -74,22 +75,23 @@ try {
   cluster.drop(DATABASE)
   const env = { DATABASE_URL: cluster.url(DATABASE) }
   migrate(env)
-  for (const file of ['commandLine', 'sync', 'browser', 'reading', 'shaping'].map((name) => `e2e/${name}.test.ts`))
+  for (const file of ['commandLine', 'storage', 'sync', 'door', 'outage', 'browser', 'reading', 'shaping'].map(
+    (name) => `e2e/${name}.test.ts`,
+  ))
     step(file, () => {
-      const done = spawnSync(
-        process.execPath,
-        ['--import', 'tsx', '--test', '--test-force-exit', '--test-reporter=tap', file],
-        {
-          cwd: root,
-          env: environment(env),
-          encoding: 'utf8',
-          maxBuffer: 1 << 28,
-        },
-      )
+      const done = spawnSync(process.execPath, ['--import', 'tsx', '--test', '--test-reporter=tap', file], {
+        // A test that leaves something open never ends by itself.
+        timeout: MOST_MS,
+        cwd: root,
+        env: environment(env),
+        encoding: 'utf8',
+        maxBuffer: 1 << 28,
+      })
       const count = (name) => Number(new RegExp(`^# ${name} (\\d+)$`, 'm').exec(done.stdout)?.[1] ?? 0)
       counts.passed += count('pass')
       const failed = count('fail') + count('cancelled')
       counts.failed += failed || (done.status === 0 ? 0 : 1)
+      if (done.error) console.error(`${file} did not end within ${MOST_MS / 60_000} minutes: it leaves something open.`)
       if (done.status !== 0) console.error(done.stdout + done.stderr)
     })
   cluster.drop(DATABASE)

@@ -46,6 +46,7 @@ test('read and draw: text in, JSON, SVG and PNG out; the JSON drawn again gives 
 
 test('unusable input ends with 1 and a sentence, a wrong call with 2 and the usage', () => {
   writeFileSync(at('bad.json'), '{"id": 3}')
+  writeFileSync(at('binary'), Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0xff, 0xfe, 0]))
   const cases: [string[], string, number, RegExp][] = [
     [['read', at('none.md')], '', 1, /could not be read/],
     [['read', '-'], ' \n', 1, /no text yet/],
@@ -53,6 +54,17 @@ test('unusable input ends with 1 and a sentence, a wrong call with 2 and the usa
     [['draw', '-', '-o', at('x.gif')], '1. a\n2. b', 1, /no format “gif”/],
     [['draw', at('bad.json'), '-o', at('x.svg')], '', 1, /not a figure.*docs\/figure.schema.json/],
     [['draw', '-', '--kind', 'venn', '-o', at('x.svg')], '1. a\n2. b', 1, /does not read as venn/],
+    [
+      ['draw', '-', '-o', at('no folder/x.svg')],
+      '1. a\n2. b',
+      1,
+      /x\.svg” could not be written. Check that its folder/,
+    ],
+    [['draw', '-', '-o', at('no folder/x.json')], '1. a\n2. b', 1, /could not be written/],
+    [['read', dir], '', 1, /could not be read/],
+    [['read', at('binary')], '', 1, /could not be read. Check that it exists and that it is text/],
+    [['read', '--jsonl'], 'null\n', 1, /a line is not \{"id", "text"\}: null/],
+    [['read', '--jsonl'], '{"id": 1, "text": 7}\n', 1, /a line is not/],
     [['draw', '-'], '1. a\n2. b', 2, /idle-compass draw/],
     [['sail'], '', 2, /idle-compass read/],
     [['read', '-', '--loud'], 'x', 2, /idle-compass read/],
@@ -61,7 +73,18 @@ test('unusable input ends with 1 and a sentence, a wrong call with 2 and the usa
     const done = call(args, input)
     assert.equal(done.status, status, `${args.join(' ')}: ${done.stderr}`)
     assert.match(done.stderr, said)
+    if (status === 1) assert.equal(done.stderr.trim().split('\n').length, 1, done.stderr)
   }
+})
+
+test('a text in UTF-16 with its mark is read like the same in UTF-8', () => {
+  const text = '1. Check the lines\n2. Lower the ramp – slowly\n3. Load the cars'
+  const utf16 = Buffer.from(`\ufeff${text}`, 'utf16le')
+  writeFileSync(at('le.txt'), utf16)
+  writeFileSync(at('be.txt'), Buffer.from(utf16).swap16())
+  const expected = call(['read', '-'], text).stdout
+  assert.match(expected, /Lower ramp/)
+  for (const file of ['le.txt', 'be.txt']) assert.equal(call(['read', at(file)]).stdout, expected)
 })
 
 test('the published schema is the one of the code', () => {

@@ -101,11 +101,13 @@ const sharedFigure = (change: (m: Y.Map<unknown>) => void = () => undefined) => 
 /** From the outside in: the library itself would run out of stack with a tree made beforehand. */
 function nest(doc: Y.Doc, levels: number): void {
   let at: Y.XmlFragment = manuscript(doc)
-  for (let i = 0; i < levels; i++) {
-    const inner = element(i % 2 ? 'bullet_list' : 'list_item')
-    at.insert(0, [inner])
-    at = inner
-  }
+  doc.transact(() => {
+    for (let i = 0; i < levels; i++) {
+      const inner = element(i % 2 ? 'bullet_list' : 'list_item')
+      at.insert(0, [inner])
+      at = inner
+    }
+  })
 }
 const text = (words: string, format: Record<string, unknown> = {}) => {
   const paragraph = element('paragraph')

@@ -70,7 +70,7 @@ const layers: Record<string, Row> = {
     ],
     packages: ['*'],
   },
-  cli: { may: [...ALL_CORE, 'core', 'manuscript', 'server'], packages: ['node:fs', 'node:path', 'node:util'] },
+  cli: { may: [...ALL_CORE, 'core', 'manuscript', 'server'], packages: ['node:fs', 'node:path', 'node:util', 'zod'] },
   app: {
     may: ['ui', 'server', 'manuscript', 'core/figure', 'core/document', 'core/problem'],
     packages: ['next', 'react', 'zod', 'kysely'],

@@ -3,6 +3,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { parseArgs } from 'node:util'
+import { z } from 'zod'
 import { figureKinds, figureSchema, frames, type Figure, type FigureKind, type FrameName } from '@/core/figure'
 import { arrangementsOf } from '@/core/layout'
 import { sentenceOf, type Problem } from '@/core/problem'
@@ -83,14 +84,32 @@ function parsed(argv: readonly string[]): Call | null {
 function textOf(file: string): string {
   let text: string
   try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8')
+    text = decoded(readFileSync(file === '-' ? 0 : file))
   } catch {
-    throw new Unusable({ code: 'file-unreadable', name: file })
+    // Not there, a folder, not ours to read, or no text: one sentence says what to look at.
+    throw new Unusable({ code: 'file-unreadable', name: file === '-' ? 'standard input' : file })
   }
   if (text.trim() === '') throw new Unusable({ code: 'text-empty' })
   if (text.length > MAX_MANUSCRIPT)
     throw new Unusable({ code: 'text-too-long', length: text.length, limit: MAX_MANUSCRIPT })
   return text
+}
+
+/** Bytes as text: UTF-8, or UTF-16 where its mark stands first. Throws for bytes that are neither. */
+function decoded(bytes: Uint8Array): string {
+  const mark = [...bytes.subarray(0, 2)].map((b) => b.toString(16)).join('')
+  const encoding = mark === 'fffe' ? 'utf-16le' : mark === 'feff' ? 'utf-16be' : 'utf-8'
+  const text = new TextDecoder(encoding, { fatal: true }).decode(bytes)
+  if (text.includes('\0')) throw new Error('binary')
+  return text
+}
+
+function write(file: string, data: string | Uint8Array): void {
+  try {
+    writeFileSync(file, data)
+  } catch {
+    throw new Unusable({ code: 'file-unwritable', name: file })
+  }
 }
 
 const oneOf = <T extends string>(option: string, given: string | undefined, allowed: readonly T[]): T | null => {
@@ -120,19 +139,27 @@ function read(file: string, options: Options, streams: Streams): void {
   }
 }
 
+const lineSchema = z.object({ id: z.union([z.string(), z.number()]), text: z.string() })
+
+/** The value of a line, or undefined where it is no JSON. */
+function jsonOf(line: string): unknown {
+  try {
+    return JSON.parse(line)
+  } catch {
+    return undefined
+  }
+}
+
 /** Batch: lines {"id","text"} in, lines {"id","readings"} out, one process. */
 function readLines(streams: Streams): void {
   const lexicon = englishLexicon()
-  for (const line of readFileSync(0, 'utf8').split('\n')) {
+  for (const line of textOf('-').split('\n')) {
     if (line.trim() === '') continue
-    let row: { id?: unknown; text?: unknown }
-    try {
-      row = JSON.parse(line) as typeof row
-    } catch {
-      throw new Unusable({ code: 'body-unreadable', why: `a line is not JSON: ${line.slice(0, 60)}` })
-    }
+    const row = lineSchema.safeParse(jsonOf(line))
+    if (!row.success)
+      throw new Unusable({ code: 'body-unreadable', why: `a line is not {"id", "text"}: ${line.slice(0, 60)}` })
     streams.stdout.write(
-      `${JSON.stringify({ id: row.id, readings: propose(readText(cleanText(String(row.text ?? '')), lexicon)) })}\n`,
+      `${JSON.stringify({ id: row.data.id, readings: propose(readText(cleanText(row.data.text), lexicon)) })}\n`,
     )
   }
 }
@@ -151,7 +178,7 @@ async function draw(file: string, options: Options): Promise<void> {
     arrangementsOf(figure.kind).map((a) => a.id),
   )
   const dressed = { ...figure, ...(frame ? { frame } : {}), ...(arrangement ? { arrangement } : {}) }
-  if (format === 'json') return writeFileSync(output, `${JSON.stringify(dressed, null, 2)}\n`)
+  if (format === 'json') return write(output, `${JSON.stringify(dressed, null, 2)}\n`)
   const made = await figureFile(dressed, {
     format,
     words: 'text',
@@ -160,7 +187,7 @@ async function draw(file: string, options: Options): Promise<void> {
     scale,
   })
   if ('code' in made) throw new Unusable(made)
-  writeFileSync(output, made)
+  write(output, made)
 }
 
 /** A figure from its JSON, or from a text by its best reading. */

@@ -1,5 +1,6 @@
 'use client'
 
+import { nanoid } from 'nanoid'
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { IndexeddbPersistence } from 'y-indexeddb'
 import * as Y from 'yjs'
@@ -7,6 +8,7 @@ import { applyShared, newSharedFigure, readFigure, type Edit } from '@/core/docu
 import type { Figure } from '@/core/figure'
 import type { Anchor } from '@/manuscript'
 import { FolioConnection, type SyncState } from '@/sync/folioConnection'
+import { Journal } from '@/sync/journal'
 
 export type SharedFigure = { readonly figure: Figure; readonly anchor: Anchor | null }
 
@@ -26,6 +28,7 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
   const [loaded, setLoaded] = useState(false)
   useEffect(() => {
     const doc = new Y.Doc()
+    const journal = new Journal(localStorage, id, nanoid(6))
     const connection = new FolioConnection({
       folio: id,
       doc,
@@ -33,6 +36,7 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
       onState: (state) => {
         setSync(state)
         if (state.is === 'saved' || state.is === 'saving') setLoaded(true)
+        if (state.is === 'saved') journal.clear()
       },
     })
     const kept = new IndexeddbPersistence(`folio ${id}`, doc)
@@ -41,6 +45,10 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
     const whileSeen = pauseWhileHidden(connection)
     void kept.whenSynced.then(() => {
       if (!open) return
+      for (const update of journal.kept()) Y.applyUpdate(doc, update, journal)
+      doc.on('update', (update: Uint8Array, origin: unknown) => {
+        if (origin !== connection) journal.add(update)
+      })
       setFolio({
         id,
         doc,

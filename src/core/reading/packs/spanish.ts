@@ -17,9 +17,10 @@ export const spanish: LanguagePack = {
     },
     {
       gives: 'next',
-      pattern: /^(?:luego|después|a continuación|entonces|más tarde|seguidamente|y luego)(?![\p{L}]),?\s*/iu,
+      pattern:
+        /^(?:luego|después(?! de(?![\p{L}]))|a continuación|entonces|más tarde|seguidamente|y luego)(?![\p{L}]),?\s*/iu,
       examples: ['Luego se amasa', 'Después informa'],
-      counter: ['Después de comer'].slice(1),
+      counter: ['Después de comer'],
     },
     {
       gives: 'last',
