@@ -14,8 +14,11 @@ import { scene } from '../src/core/scene'
 import { corpus } from '../src/core/testing/corpus'
 import { seededFigure } from '../src/core/testing/seededFigure'
 import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
+import { denseFigure } from '../src/core/testing/denseFigure'
 import { connectorBench } from './connectorBench'
 import { layoutBench } from './layoutBench'
+import { shelfBench, streamsBench } from './loadBench'
+import { textBench } from './textBench'
 import { newFolio, openBrowser, startServer, sleep } from './support'
 
 const median = (values: readonly number[]): number => values.toSorted((a, b) => a - b)[values.length >> 1] ?? 0
@@ -194,11 +197,27 @@ line(
   `${(whole / dragging).toFixed(0)} times faster than the whole figure (${ms(whole)})`,
 )
 
+for (const [nodes, links] of [
+  [24, 70],
+  [60, 180],
+  [180, 900],
+] as const) {
+  const figure = denseFigure(nodes, links)
+  line(`dense: ${nodes} nodes, ${links} links, to scene`, ms(timed(1, () => sceneOf(figure, 'light', typesetter))))
+}
+
 await layoutBench(line, typesetter)
 await connectorBench(line, typesetter)
 
-console.log('\nIn the browser')
+console.log('\nTexts that nobody writes')
+textBench(line, lexicon)
+
+console.log('\nA server under load')
 const server = await startServer(4131)
+await streamsBench(line, 4131)
+await shelfBench(line, 4131)
+
+console.log('\nIn the browser')
 const browser = await openBrowser('http://localhost:4131')
 const folio = await newFolio('http://localhost:4131', TWELVE)
 await browser.driver.get(`http://localhost:4131/folio/${folio}`)

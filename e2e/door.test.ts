@@ -6,8 +6,7 @@ import http from 'node:http'
 import { after, before, test } from 'node:test'
 import * as Y from 'yjs'
 import { newSharedFigure } from '../src/core/document'
-import type { Figure } from '../src/core/figure'
-import { seededOfKind } from '../src/core/testing/seededFigure'
+import { denseFigure } from '../src/core/testing/denseFigure'
 import { renameFolio } from '../src/server/folios'
 import { pool } from '../src/server/database'
 import { SHARED } from '../src/server/soundUpdate'
@@ -159,36 +158,10 @@ test('streams that nobody reads are cut off before they fill the memory', async 
   assert.ok(memory() - before < 700, `grew by ${(memory() - before).toFixed(0)} MB`)
 })
 
-/** Every node linked with many: more than any layout makes readable. */
-function dense(nodes: number, links: number): Figure {
-  const plain = seededOfKind('concept', 1)
-  const ids = Array.from({ length: nodes }, (_, i) => `n${i}`)
-  return {
-    ...plain,
-    id: 'dense',
-    nodes: Object.fromEntries(
-      ids.map((id, i) => [id, { id, role: 'concept', text: `Concept ${i}`, order: i, source: [] }]),
-    ),
-    links: Object.fromEntries(
-      Array.from({ length: links }, (_, i) => [
-        `l${i}`,
-        {
-          id: `l${i}`,
-          role: 'relation',
-          from: ids[(i * 7) % nodes],
-          to: ids[(i * 13 + 5) % nodes],
-          order: i,
-          source: [],
-        },
-      ]),
-    ) as Figure['links'],
-  }
-}
-
 test('a figure too dense to be drawn is refused in time, and everybody else is served meanwhile', async () => {
   const folio = await newFolio(base, 'Dense')
   const doc = new Y.Doc()
-  doc.getMap(SHARED.figures).set('dense', newSharedFigure(dense(180, 900)))
+  doc.getMap(SHARED.figures).set('dense', newSharedFigure(denseFigure(180, 900)))
   const put = await fetch(`${base}/api/folios/${folio}/updates`, {
     method: 'POST',
     body: Y.encodeStateAsUpdate(doc) as BodyInit,

@@ -2,63 +2,9 @@
  *  One flat record serves all six kinds; its fields are defined once, in `figureSchema`. */
 import type { FigureFields, LinkFields, NodeFields } from './figureSchema'
 
-export const figureKinds = ['process', 'concept', 'hierarchy', 'venn', 'decision', 'points'] as const
-export const nodeRoles = [
-  'start',
-  'step',
-  'question',
-  'end',
-  /** Where a process goes on in another figure: the connector of ISO 5807. */
-  'connector',
-  'concept',
-  'item',
-  /** Helps the one above, with nobody below: stands beside the line. */
-  'assistant',
-  'set',
-  'member',
-  'choice',
-  'chance',
-  'outcome',
-  'option',
-  'criterion',
-  'point',
-] as const
-export const linkRoles = [
-  'next',
-  /** Into, or out of, what is done at the same time as others. */
-  'beside',
-  'relation',
-  'child',
-  'leads',
-  'weighs',
-] as const
-export const frames = [
-  'slide-16x9',
-  'slide-4x3',
-  'page-column',
-  'page-portrait',
-  'page-landscape',
-  'square',
-  'portrait-4x5',
-  'free',
-] as const
-/** How connectors are drawn: from one route, but for straight ones, which go the shortest way. */
-export const connectorForms = ['rounded', 'square', 'curved', 'straight'] as const
-export const typefaces = ['grotesk', 'serif', 'legible'] as const
-
-/** Long enough for a paragraph in a node, short enough that one node cannot stall the layout. */
-export const MAX_NODE_TEXT = 2000
-export const MAX_NODES = 2000
-
 export type Figure = FigureFields
 export type FigureNode = NodeFields
 export type FigureLink = LinkFields
-export type FigureKind = (typeof figureKinds)[number]
-export type NodeRole = (typeof nodeRoles)[number]
-export type LinkRole = (typeof linkRoles)[number]
-export type FrameName = (typeof frames)[number]
-export type ConnectorForm = (typeof connectorForms)[number]
-export type Typeface = (typeof typefaces)[number]
 export type NodeId = string
 export type LinkId = string
 

@@ -9,7 +9,7 @@ import {
   linkRoles,
   nodeRoles,
   typefaces,
-} from './figure'
+} from './vocabulary'
 
 const id = z.string().check(z.minLength(1), z.maxLength(64))
 const words = z.string().check(z.maxLength(MAX_NODE_TEXT))

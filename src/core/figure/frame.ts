@@ -1,4 +1,4 @@
-import type { FrameName } from './figure'
+import type { FrameName } from './vocabulary'
 
 type FrameRow = {
   readonly name: string

@@ -1,26 +1,28 @@
 export { expectedValues, type RolledBack } from './expectedValues'
 export { altTextOf } from './describe'
 export {
+  linksInOrder,
+  nodesInOrder,
+  type Figure,
+  type FigureLink,
+  type FigureNode,
+  type LinkId,
+  type NodeId,
+} from './figure'
+export {
   MAX_NODES,
   MAX_NODE_TEXT,
   connectorForms,
   figureKinds,
   frames,
-  linksInOrder,
-  nodesInOrder,
   typefaces,
   type ConnectorForm,
-  type Figure,
   type FigureKind,
-  type FigureLink,
-  type FigureNode,
   type FrameName,
-  type LinkId,
   type LinkRole,
-  type NodeId,
   type NodeRole,
   type Typeface,
-} from './figure'
+} from './vocabulary'
 export { GROWTH_STEP, POINTS_PER_PX, SMALLEST_TEXT, frameTable } from './frame'
 export { ranking, type Rank } from './ranking'
 export { kinds, linkMeanings } from './kinds'

@@ -1,4 +1,5 @@
-import { figureKinds, frames, type Figure } from './figure'
+import { type Figure } from './figure'
+import { figureKinds, frames } from './vocabulary'
 
 const isRecord = (v: unknown): v is Record<string, unknown> => v !== null && typeof v === 'object' && !Array.isArray(v)
 const isPart = (v: unknown): boolean => isRecord(v) && typeof v.order === 'number' && Array.isArray(v.source)

@@ -1,4 +1,4 @@
-import type { FigureKind, LinkRole, NodeRole } from './figure'
+import type { FigureKind, LinkRole, NodeRole } from './vocabulary'
 
 type KindRow = {
   /** As it stands in the interface. */

@@ -1,3 +1,3 @@
 export { crossingCount } from './judge'
-export type { PlacedLabel } from './labels'
-export { reroute, route, type Route, type Routed } from './route'
+export { reroute, route } from './route'
+export type { PlacedLabel, Route, Routed } from './routed'

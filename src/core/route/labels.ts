@@ -14,10 +14,8 @@ import {
 } from '../geometry'
 import { runsFreely, type Placed } from '../layout'
 import type { TextBlock } from '../measure'
-import type { Route } from './route'
-
-export type PlacedLabel = { readonly box: Box; readonly block: TextBlock }
-type Bare = Omit<Route, 'label'>
+import type { Bare } from './judge'
+import type { PlacedLabel, Route } from './routed'
 
 /** `kept` are labels that stay where they are as long as nothing has come to stand on them. */
 export function placeLabels(

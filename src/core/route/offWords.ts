@@ -4,7 +4,7 @@ import { inflate, overlaps, segmentEnters, segments } from '../geometry'
 import type { LinkId } from '../figure'
 import type { Placed } from '../layout'
 import { crossingCount, type Budget } from './judge'
-import type { Route } from './route'
+import type { Route } from './routed'
 
 const ROUNDS = 12
 /** What one trial costs of the budget for each pair of connectors: all are led into a grid and compared. */

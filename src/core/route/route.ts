@@ -4,15 +4,11 @@ import type { LinkId, NodeId } from '../figure'
 import type { Flow, Placed } from '../layout'
 import { arcRoutes } from './arcs'
 import { entersBox, type Bare, type Budget } from './judge'
-import { placeLabels, type PlacedLabel } from './labels'
+import { placeLabels } from './labels'
 import { offWords } from './offWords'
+import type { PlacedLabel, Route, Routed } from './routed'
 import { orthogonalRoutes, type Job } from './orthogonal'
 import { straightRoutes } from './straightRoutes'
-
-export type Route = Bare & {
-  readonly label: PlacedLabel | null
-}
-export type Routed = Placed & { readonly routes: readonly Route[] }
 
 const leads: Record<Flow, (placed: Placed, job: Job) => Bare[]> = {
   down: orthogonalRoutes,

@@ -14,7 +14,8 @@ import {
 import type { Scene } from '@/core/scene'
 import { typefaceTable } from '@/core/style'
 import { useNotice } from '../chrome/Notice'
-import type { BenchActions, Selected } from './Bench'
+import type { Selected } from './selection'
+import type { BenchActions } from './useActions'
 import { Quote, Row, Text } from './DetailFields'
 import { LinkDetails } from './LinkDetails'
 

@@ -2,7 +2,7 @@
 
 import { rename, type Edit } from '@/core/document'
 import { nodesInOrder, type Figure } from '@/core/figure'
-import type { Selected } from './Bench'
+import type { Selected } from './selection'
 
 /** The nodes as rows, for those who think in rows: words and who acts. */
 export function NodeTable({

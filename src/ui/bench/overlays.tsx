@@ -4,7 +4,7 @@ import { rename, renameLink, type Edit } from '@/core/document'
 import { SMALLEST_TEXT, frameTable, type Figure } from '@/core/figure'
 import type { Box, Point } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
-import type { Selected } from './Bench'
+import type { Selected } from './selection'
 import { holds } from './bending'
 import { WordsField } from './WordsField'
 
