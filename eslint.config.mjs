@@ -56,5 +56,15 @@ export default defineConfig([
       ],
     },
   },
+  {
+    // A ratchet: what was longer or more tangled when this began stands in eslint-suppressions.json, by file and number, and
+    // may only become less. `npx eslint --prune-suppressions .` takes out what has been mended.
+    files: ['src/**/*.{ts,tsx}', 'bin/**/*.mjs', 'scripts/**/*.ts'],
+    ignores: ['src/**/*.test.ts'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
+      complexity: ['error', 20],
+    },
+  },
   globalIgnores(['.next/**', '.data/**', 'next-env.d.ts', 'node_modules/**', 'public/**']),
 ])

@@ -23,7 +23,7 @@ export function* fittedLayouts(figure: Figure, style: FigureStyle, typesetter: T
     const changed = adapted(style, fitting)
     const sized = measured.get(fitting.wrap) ?? measure(figure, changed, typesetter)
     measured.set(fitting.wrap, sized)
-    const placed = layout({ ...sized, style: changed }, typesetter, places)
+    const placed = layout({ ...sized, style: changed }, typesetter, places, fitting.order)
     return { fitting, placed, price: priceOf(placed, fitting) }
   }
   const places = placesOf(figure)

@@ -131,3 +131,14 @@ test('parallel branches still branch and meet where they did when a step is put 
   for (const step of ['c', 'd']) expect([step, arms(after(beside, remove(beside, step)))]).toEqual([step, [3, 3]])
   expect(arms(after(beside, remove(beside, 'b')))).toEqual([3, 3])
 })
+
+test('the answers of a new question are in the language of the figure', () => {
+  const german = { ...steps('Leinen prüfen', 'Rampe senken'), language: 'de-CH' }
+  const made = { node: 'q', yes: 'y', no: 'n', step: 's', back: 'b' }
+  const { figure } = apply(
+    german,
+    insertQuestionAfter(german, 'a', made, { question: 'Ist es nass?', step: 'Sand streuen' }),
+  )
+  const answers = Object.values(figure.links).flatMap((l) => l.text ?? [])
+  expect(answers.toSorted()).toEqual(['ja', 'nein'])
+})

@@ -10,6 +10,7 @@ import {
   type LinkId,
   type NodeId,
 } from '../figure'
+import { answersIn } from '../text'
 import type { Box } from '../geometry'
 import { all, type Edit } from './edit'
 import { outlineOf } from './outline'
@@ -72,7 +73,10 @@ export function insertAfter(f: Figure, after: NodeId, ids: { node: NodeId; link:
     const branch = out[0]
     return branch
       ? insertOn(f, branch.id, ids, text)
-      : all({ do: 'putNode', node }, { do: 'putLink', link: newLink(ids.link, after, ids.node, 1, 'yes') })
+      : all(
+          { do: 'putNode', node },
+          { do: 'putLink', link: newLink(ids.link, after, ids.node, 1, answersIn(f.language).yes) },
+        )
   }
   return all({ do: 'putNode', node }, ...out.map((l): Edit => ({ do: 'setLink', id: l.id, set: { from: ids.node } })), {
     do: 'putLink',
@@ -136,6 +140,7 @@ export function insertQuestionAfter(
   ids: QuestionIds,
   words: { question: string; step: string },
 ): Edit {
+  const { yes, no } = answersIn(f.language)
   const order = orderAfter(f, after)
   const question = newNode(ids.node, 'question', words.question, order)
   const step = newNode(ids.step, 'step', words.step, order + (orderAfter(f, after) - (f.nodes[after]?.order ?? 0)) / 2)
@@ -144,19 +149,16 @@ export function insertQuestionAfter(
   const moved = out.map((l, i): Edit =>
     isQuestion(f.nodes[after])
       ? { do: 'setLink', id: l.id, set: { to: ids.node } }
-      : { do: 'setLink', id: l.id, set: { from: ids.node, text: i === 0 ? 'yes' : (l.text ?? null) } },
+      : { do: 'setLink', id: l.id, set: { from: ids.node, text: i === 0 ? yes : (l.text ?? null) } },
   )
   const first: Edit[] = isQuestion(f.nodes[after])
-    ? [
-        ...moved,
-        ...(follower ? [{ do: 'putLink', link: newLink(ids.yes, ids.node, follower, 1, 'yes') } as const] : []),
-      ]
+    ? [...moved, ...(follower ? [{ do: 'putLink', link: newLink(ids.yes, ids.node, follower, 1, yes) } as const] : [])]
     : [...moved, { do: 'putLink', link: newLink(ids.yes, after, ids.node, 1) }]
   return all(
     { do: 'putNode', node: question },
     { do: 'putNode', node: step },
     ...first,
-    { do: 'putLink', link: newLink(ids.no, ids.node, ids.step, 2, 'no') },
+    { do: 'putLink', link: newLink(ids.no, ids.node, ids.step, 2, no) },
     follower ? { do: 'putLink', link: newLink(ids.back, ids.step, follower, 1) } : null,
   )
 }
@@ -352,7 +354,7 @@ export const connect = (f: Figure, from: NodeId, to: NodeId, id: LinkId): Edit =
     from,
     to,
     linksFrom(f, from).length + 1,
-    isQuestion(f.nodes[from]) ? (linksFrom(f, from).length === 0 ? 'yes' : 'no') : '',
+    isQuestion(f.nodes[from]) ? answersIn(f.language)[linksFrom(f, from).length === 0 ? 'yes' : 'no'] : '',
     kinds[f.kind].linkRoles[0],
   ),
 })

@@ -22,7 +22,8 @@ import { circlesWithContent, withContent } from './withContent'
 
 type ArrangementRow = {
   readonly name: string
-  readonly arrange: (sized: Sized, set: SetWords) => Arranged
+  /** `order`: which of several orders of the same layers, 0 to 2, where the row says that it has some. */
+  readonly arrange: (sized: Sized, set: SetWords, order: number) => Arranged
   /** How much wider a node may be made so that its peers are as wide as it: much where that takes no room. */
   readonly evens: number
   /** A long flow may be folded into columns or rows. */
@@ -163,7 +164,7 @@ export const arrangements = {
       name: 'Down the page',
       evens: 2.2,
       bars: 'down',
-      arrange: (s) => layered(s, 'down'),
+      arrange: (s, _set, order) => layered(s, 'down', order),
       folds: true,
       remembers: 'down',
     },
@@ -172,7 +173,7 @@ export const arrangements = {
       name: 'Across',
       evens: 1.25,
       bars: 'across',
-      arrange: (s) => layered(s, 'across'),
+      arrange: (s, _set, order) => layered(s, 'across', order),
       folds: true,
       remembers: 'across',
     },
@@ -180,7 +181,7 @@ export const arrangements = {
       name: 'Lanes by actor',
       evens: 1.25,
       bars: 'across',
-      arrange: (s) => lanes(s, 'across'),
+      arrange: (s, _set, order) => lanes(s, 'across', order),
       folds: true,
       suits: hasActors,
     },
@@ -188,7 +189,7 @@ export const arrangements = {
       name: 'Lanes down',
       evens: 2.2,
       bars: 'down',
-      arrange: (s) => lanes(s, 'down'),
+      arrange: (s, _set, order) => lanes(s, 'down', order),
       folds: true,
       suits: hasActors,
     },
@@ -237,13 +238,13 @@ export const arrangements = {
     layers: {
       name: 'Layers',
       evens: 1.4,
-      arrange: (s) => inParts(s, (p) => layered(p, 'down')),
+      arrange: (s, _set, order) => inParts(s, (p) => layered(p, 'down', order)),
       remembers: 'down',
     },
     across: {
       name: 'Across',
       evens: 1.4,
-      arrange: (s) => inParts(s, (p) => layered(p, 'across')),
+      arrange: (s, _set, order) => inParts(s, (p) => layered(p, 'across', order)),
       remembers: 'across',
     },
     organic: { name: 'Organic', evens: 1.2, arrange: (s) => inParts(s, organic) },
@@ -281,7 +282,7 @@ export const arrangements = {
       name: 'Flow',
       evens: 2.2,
       orders: true,
-      arrange: (s) => layered(s, 'down'),
+      arrange: (s, _set, order) => layered(s, 'down', order),
       folds: true,
       remembers: 'down',
       suits: asksQuestions,

@@ -12,8 +12,8 @@ import type { Arranged, Decor } from './placed'
 /** Free room inside a lane beside its steps, in parts of the gap between nodes: connectors run there. */
 const EDGE = 0.5
 
-export function lanes(given: Sized, direction: 'down' | 'across'): Arranged {
-  if (given.actors.length === 0) return layered(given, direction)
+export function lanes(given: Sized, direction: 'down' | 'across', order: number): Arranged {
+  if (given.actors.length === 0) return layered(given, direction, order)
   const down = direction === 'down'
   const sized = withShortBars(given, down)
   const { beside, between } = sized.style.gap

@@ -11,7 +11,7 @@ import { evened } from './peers'
 import type { Flow, Placed } from './placed'
 import { remembered } from './remembered'
 
-export function layout(measured: Sized, typesetter: Typesetter, places: Places | null = null): Placed {
+export function layout(measured: Sized, typesetter: Typesetter, places: Places | null = null, order = 0): Placed {
   const row = arrangementRow(measured.kind, measured.arrangement)
   if (!row) throw new Error(`layout: kind ${measured.kind} has no arrangement`)
   const even = evened(measured, row.evens)
@@ -19,8 +19,11 @@ export function layout(measured: Sized, typesetter: Typesetter, places: Places |
   const asItStood = row.remembers && places ? remembered(sized, places, row.remembers) : null
   const arranged =
     asItStood ??
-    row.arrange(sized, (text, look, room) =>
-      textBlock([{ text, look: sized.style[look], strong: look === 'heading' }], room, typesetter),
+    row.arrange(
+      sized,
+      (text, look, room) =>
+        textBlock([{ text, look: sized.style[look], strong: look === 'heading' }], room, typesetter),
+      order,
     )
   const long = row.bars ? stretched(sized, arranged.boxes, row.bars) : arranged.boxes
   const boxes = makeRoom(sized.nodes, long, sized.style.gap.beside / 2)

@@ -1,6 +1,6 @@
 /** The reading half's first stage: text in, what it says out, each finding with its span. Any language gets blocks; the
  *  sentences of languages with a pack are interpreted, those of others are not, and `interpreted` says so. */
-import { readableBlocks, sentencesOf, slice, type Block, type Span } from '../text'
+import { answersIn, readableBlocks, sentencesOf, slice, type Answers, type Block, type Span } from '../text'
 import type { Claim, Named } from './claims'
 import { asksForCases, caseClaims } from './english/caseClaims'
 import { choiceClaims } from './english/choiceClaims'
@@ -24,7 +24,7 @@ export type ReadText = {
   readonly language: string
   readonly interpreted: boolean
   /** What the answers of a question are called in this language. */
-  readonly answers: { readonly yes: string; readonly no: string; readonly otherwise: string }
+  readonly answers: Answers
   readonly told: Told
   readonly claims: readonly Claim[]
   /** All that it says, clause by clause and item by item. */
@@ -52,7 +52,7 @@ export function readText(text: string, words: Lexicon): ReadText {
     blocks,
     language,
     interpreted,
-    answers: { yes: 'yes', no: 'no', otherwise: 'otherwise' },
+    answers: answersIn('en'),
     told: told(text, blocks, interpreted ? interpret : null),
     claims: interpreted ? claimsIn(text, blocks, parsed, lexicon) : [],
     units: [...unitsOf(text, blocks, parsed), ...mailUnits(frame)],
@@ -78,7 +78,7 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
     blocks,
     language: pack.language,
     interpreted: true,
-    answers: pack,
+    answers: pack.answers,
     told: told(text, blocks, interpret),
     claims: all.flatMap((s) => packClaims(text, s, pack, last)),
     units: [

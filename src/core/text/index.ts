@@ -1,4 +1,5 @@
 export { blocksOf, markerOf, readableBlocks, type Block } from './blocks'
+export { answersIn, type Answers } from './answers'
 export { carrier } from './carried'
 export { capital, capitalWord, lowerFirst } from './letters'
 export { numberIn } from './numbers'

@@ -18,6 +18,7 @@ import {
   type Edit,
 } from '@/core/document'
 import { kinds, nodesInOrder, type Figure } from '@/core/figure'
+import { answersIn } from '@/core/text'
 import type { Selected } from './selection'
 
 export type BenchActions = ReturnType<typeof useActions>
@@ -57,13 +58,13 @@ export function useActions(
         const after = node ?? (selected?.kind === 'link' ? figure.links[selected.id]?.from : last)
         if (after === undefined) return
         const made = { node: nanoid(8), yes: nanoid(8), no: nanoid(8), step: nanoid(8), back: nanoid(8) }
-        apply(insertQuestionAfter(figure, after, made, { question: '', step: 'What to do then' }))
+        apply(insertQuestionAfter(figure, after, made, { question: '', step: answersIn(figure.language).then }))
         begin(made.node)
       },
       addBranch: () => {
         if (!node) return
         const made = ids()
-        apply(addBranch(figure, node, made, { answer: 'otherwise', step: '' }))
+        apply(addBranch(figure, node, made, { answer: answersIn(figure.language).otherwise, step: '' }))
         begin(made.node)
       },
       connectTo: (to: string) => node && apply(connect(figure, node, to, nanoid(8))),

@@ -14,7 +14,7 @@ const CHANNEL = 0.5
 /** Free room between two columns of a folded flow: the connector from the foot of one to the head of the next runs there. */
 const BETWEEN_RUNS = 1.9
 
-export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
+export function layered(sized: Sized, direction: 'down' | 'across', order = 0): Arranged {
   const down = direction === 'down'
   const ids = sized.nodes.map((n) => n.id)
   const links = sized.links.filter((l) => l.from !== l.to)
@@ -23,8 +23,8 @@ export function layered(sized: Sized, direction: 'down' | 'across'): Arranged {
     ids,
     links.filter((_, i) => !back.has(i)),
     // Where returns take part in the order, fewer of them cross the flow; where they do not, fewer steps of the flow cross.
-    sized.style.fitting.order === 1 ? [] : links.filter((_, i) => back.has(i)),
-    sized.style.fitting.order === 2,
+    order === 1 ? [] : links.filter((_, i) => back.has(i)),
+    order === 2,
   )
   const node = new Map(sized.nodes.map((n) => [n.id, n]))
   const breadth = (id: string) => (down ? node.get(id)?.width : node.get(id)?.height) ?? 0

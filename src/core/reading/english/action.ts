@@ -1,5 +1,5 @@
 /** An English clause as an action: its verb in the base form, what it is done to, who does it. */
-import { capitalWord, lowerFirst, type Span } from '../../text'
+import { lowerFirst, type Span } from '../../text'
 import { actorName, joined, labelOf } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
@@ -177,5 +177,3 @@ export const contentOf = (words: readonly Word[], lexicon: Lexicon): string[] =>
       .map((w) => verbReading(w.lower, lexicon)?.base ?? w.lower.replace(/(?<=[^s])s$/, '')),
   ),
 ]
-
-export const plainLabel = (words: readonly Word[]): string => capitalWord(joined(words.slice(0, 60)))

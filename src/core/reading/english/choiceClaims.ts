@@ -109,14 +109,13 @@ function aboutClaims(
 }
 const before = (all: readonly Clause[], c: Clause): Clause => all[Math.max(0, all.indexOf(c) - 1)] as Clause
 
-const known = new WeakMap<Named, ReadonlySet<string>>()
-/** The content words of an option's name; a clause after the other asks for them. */
-function ownWords(o: Named, lexicon: Lexicon): ReadonlySet<string> {
-  const found = known.get(o)
+function ownWords(o: Named, lexicon: Lexicon, state: Choices): ReadonlySet<string> {
+  const found = state.ownWords.get(o)
   if (found) return found
   const words = contentOf(wordsOf(o.label, { start: 0, end: o.label.length }), lexicon).map((w) => w.replace(/s$/, ''))
-  known.set(o, new Set(words))
-  return new Set(words)
+  const made = new Set(words)
+  state.ownWords.set(o, made)
+  return made
 }
 
 /** The option a clause is about: its subject, the phrase or condition in front of it; by the words only that option has. */
@@ -126,7 +125,7 @@ function optionOf(c: Clause, lexicon: Lexicon, state: Choices): Named | null {
       ? [...c.subject, ...(c.verb?.words ?? []), ...c.rest]
       : [...c.front, ...(c.ownSubject ? c.subject : []), ...(c.verb ? [] : c.rest.slice(0, 4))]
   const content = new Set(contentOf(words, lexicon).map((w) => w.replace(/s$/, '')))
-  const all = state.options.map((o) => ({ o, words: ownWords(o, lexicon) }))
+  const all = state.options.map((o) => ({ o, words: ownWords(o, lexicon, state) }))
   const scored = all.map(({ o, words: mine }) => {
     const unique = [...mine].filter((w) => all.every((x) => x.o === o || !x.words.has(w)))
     const [head] = mine

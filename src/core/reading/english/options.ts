@@ -16,6 +16,8 @@ const NAMED = new RegExp(`^.{0,60}?\\b(?:two|three|four|five|several|\\d) (?:\\p
 export type Choices = {
   of: Named | null
   options: readonly Named[]
+  /** The content words of each option's name, once a clause has asked for them. */
+  readonly ownWords: Map<Named, ReadonlySet<string>>
   current: Named | null
   /** How many options were announced without their names. */
   awaited: number
@@ -23,7 +25,14 @@ export type Choices = {
   seen: number
 }
 
-export const noChoices = (): Choices => ({ of: null, options: [], current: null, awaited: 0, seen: 0 })
+export const noChoices = (): Choices => ({
+  of: null,
+  options: [],
+  ownWords: new Map(),
+  current: null,
+  awaited: 0,
+  seen: 0,
+})
 
 /** The options a sentence puts, and what they are options of. */
 export function optionsIn(

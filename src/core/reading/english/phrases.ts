@@ -1,5 +1,5 @@
 /** Noun phrases and lists of them, as mentions: a short name, a key under which two mentions are the same thing. */
-import { capitalWord, type Span } from '../../text'
+import { type Span } from '../../text'
 import { joined, labelOf } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
@@ -116,18 +116,8 @@ const NO_KEY = new Set(
   ),
 )
 
-/** "the mooring lines" and "Mooring line" have the same key. The same phrases are asked for again and again. */
-export function keyOf(words: string): string {
-  const found = KEYS.get(words)
-  if (found !== undefined) return found
-  const key = freshKeyOf(words)
-  if (KEYS.size >= MOST_KEYS) KEYS.clear()
-  KEYS.set(words, key)
-  return key
-}
-const KEYS = new Map<string, string>()
-const MOST_KEYS = 5000
-const freshKeyOf = (words: string): string =>
+/** "the mooring lines" and "Mooring line" have the same key. */
+export const keyOf = (words: string): string =>
   (words.includes(' A') ? words.replace(/(?<=\p{L} )A(?=\s|$)/gu, 'ª') : words)
     .toLowerCase()
     .split(/[^\p{L}\p{M}\p{N}'’.%-]+/u)
@@ -185,9 +175,6 @@ export const wordsOfClause = (c: Clause): Tagged[] =>
     ...(c.verb?.words ?? []),
     ...c.rest,
   ].toSorted((a, b) => a.start - b.start)
-
-export const phraseLabel = (words: readonly Tagged[]): string => capitalWord(joined(bare(words)))
-export const isBare = (words: readonly Tagged[]): boolean => !words.some((w) => w.tag === 'noun' || w.tag === 'num')
 
 /** A phrase as it stands, with its adverbs, under a name: for what is told of an option. */
 export const named = (words: readonly Tagged[]): Mention => {

@@ -1,3 +1,4 @@
+import { answersIn } from '../../text'
 import type { LanguagePack } from './pack'
 
 const COUNT = '(?:zwei|drei|vier|fünf|sechs|sieben|mehrere|verschiedene|folgende|\\d+)'
@@ -6,9 +7,7 @@ const MORE = '(?:\\s+(?:eigentlich|nur|im Wesentlichen|wiederum|vor allem|auch|m
 
 export const german: LanguagePack = {
   language: 'de',
-  yes: 'ja',
-  no: 'nein',
-  otherwise: 'sonst',
+  answers: answersIn('de'),
   cues: [
     {
       gives: 'first',

@@ -1,5 +1,6 @@
 /** What a language pack holds: connectives, conditions, kinds and parts, both and only, verbs of cause, as patterns over
  *  plain text. No tagger: sentences are understood where these words stand, and left alone where they do not. */
+import type { Answers } from '../../text'
 import type { ChildClaim } from '../claims'
 import type { CueName } from '../english/cues'
 
@@ -13,9 +14,7 @@ export type PackRow<T> = {
 
 export type LanguagePack = {
   readonly language: string
-  readonly yes: string
-  readonly no: string
-  readonly otherwise: string
+  readonly answers: Answers
   /** At the start of a sentence. */
   readonly cues: readonly PackRow<CueName>[]
   /** A condition and what is done then: `(?<when>…)`, `(?<then>…)`. */

@@ -1,3 +1,4 @@
+import { answersIn } from '../../text'
 import type { LanguagePack } from './pack'
 
 const COUNT = '(?:dos|tres|cuatro|cinco|seis|varios|varias|distintos|diferentes|\\d+)'
@@ -5,9 +6,7 @@ const KIND = '(?:tipos|clases|formas|grupos|categorías|partes|áreas|niveles|va
 
 export const spanish: LanguagePack = {
   language: 'es',
-  yes: 'sí',
-  no: 'no',
-  otherwise: 'si no',
+  answers: answersIn('es'),
   cues: [
     {
       gives: 'first',
