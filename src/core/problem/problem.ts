@@ -76,9 +76,9 @@ const english: Sentences = {
   'folio-broken': () =>
     'What is stored of this folio cannot be read in full. Go to the shelf and restore it there to its last good state.',
   'database-away': () =>
-    'The database does not answer just now, so nothing was changed. Wait a moment and try again; your words are kept in this browser.',
+    'The database does not answer just now, so nothing was changed there. Wait a moment and try again; words of a folio are kept in this browser.',
   'storage-full': () =>
-    'The server’s disk is full, so nothing was changed. Your words are kept in this browser; tell whoever runs this server to make room.',
+    'The server’s disk is full, so the last change is not on it yet. Your words are kept in this browser; tell whoever runs this server to make room.',
   'server-fault': () => 'The server met a fault of its own; it is in the log. Try again.',
 }
 

@@ -10,7 +10,7 @@ import type { Command } from '../chrome/keyPlaces'
 import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
-import { SyncStatus } from '../folio/SyncStatus'
+import { SyncSentence, SyncStatus } from '../folio/SyncStatus'
 import { addFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { ArrangementStrip } from './ArrangementStrip'
 import { Canvas } from './Canvas'
@@ -44,6 +44,7 @@ export function Bench({ folioId, figureId, title }: { folioId: string; figureId:
           { name: 'Deliver', onClick: () => setDelivering(true), current: delivering },
         ]}
       />
+      <SyncSentence sync={sync} />
       {folio && shared ? (
         <Work folio={folio} shared={shared} delivering={delivering} onDeliver={() => setDelivering(true)} />
       ) : (

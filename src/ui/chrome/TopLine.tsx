@@ -46,32 +46,41 @@ export function TopLine({
       </nav>
       {status}
       <div className="flex-1" />
-      {stages && (
-        <nav aria-label="Stages" className="flex h-full items-stretch gap-6">
-          {stages.map((s) => {
-            const look = `flex items-center border-b-2 pt-0.5 ${s.current ? 'border-needle font-bold text-ink' : 'border-transparent text-quiet hover:text-ink'}`
-            return s.href ? (
-              <Link key={s.name} href={s.href} className={look} aria-current={s.current ? 'step' : undefined}>
-                {s.name}
-              </Link>
-            ) : (
-              <button
-                key={s.name}
-                type="button"
-                className={look}
-                aria-current={s.current ? 'step' : undefined}
-                onClick={s.onClick}
-              >
-                {s.name}
-              </button>
-            )
-          })}
-        </nav>
-      )}
-      <button type="button" className="button ml-3" onClick={openFinder} aria-keyshortcuts="Control+K">
+      {stages && <Stages stages={stages} />}
+      <button
+        type="button"
+        className="button ml-3 whitespace-nowrap"
+        onClick={openFinder}
+        aria-keyshortcuts="Control+K"
+      >
         Find a command
       </button>
       <ThemeSwitch />
     </header>
+  )
+}
+
+function Stages({ stages }: { stages: readonly StageLink[] }) {
+  return (
+    <nav aria-label="Stages" className="flex h-full items-stretch gap-6">
+      {stages.map((s) => {
+        const look = `flex items-center border-b-2 pt-0.5 ${s.current ? 'border-needle font-bold text-ink' : 'border-transparent text-quiet hover:text-ink'}`
+        return s.href ? (
+          <Link key={s.name} href={s.href} className={look} aria-current={s.current ? 'step' : undefined}>
+            {s.name}
+          </Link>
+        ) : (
+          <button
+            key={s.name}
+            type="button"
+            className={look}
+            aria-current={s.current ? 'step' : undefined}
+            onClick={s.onClick}
+          >
+            {s.name}
+          </button>
+        )
+      })}
+    </nav>
   )
 }

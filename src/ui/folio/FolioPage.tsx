@@ -17,7 +17,7 @@ import { writing } from '../editor/keys'
 import { Facing } from './Facing'
 import { ReadingsPanel } from './ReadingsPanel'
 import { headingAbove, partsAt, wordsOf, type Stand } from './stand'
-import { SyncStatus } from './SyncStatus'
+import { SyncSentence, SyncStatus } from './SyncStatus'
 import { addFigure, removeFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from './useFolio'
 import { useReadings, type Offered } from './useReadings'
 import { WritingTools } from './WritingTools'
@@ -34,6 +34,7 @@ export function FolioPage({ id, title }: { id: string; title: string }) {
         ]}
         status={<SyncStatus sync={sync} />}
       />
+      <SyncSentence sync={sync} />
       {folio && loaded ? (
         <Spread folio={folio} />
       ) : (

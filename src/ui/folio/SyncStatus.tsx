@@ -15,16 +15,23 @@ const words: Record<SyncState['is'], { text: string; look: string; title: string
 /** Whether what one sees is on the server: said only when it is so. */
 export function SyncStatus({ sync }: { sync: SyncState }) {
   const w = words[sync.is]
-  const why = 'why' in sync ? sync.why : null
   return (
-    <span
-      role="status"
-      data-sync={sync.is}
-      className={`text-[13px] whitespace-nowrap ${w.look}`}
-      title={why ?? w.title}
-    >
+    <span role="status" data-sync={sync.is} className={`text-[13px] whitespace-nowrap ${w.look}`} title={w.title}>
       {w.text}
-      {why !== null && <span className="ml-2">{why}</span>}
     </span>
+  )
+}
+
+/** What the server said when it did not take a change: a line of its own, below the top line. */
+export function SyncSentence({ sync }: { sync: SyncState }) {
+  const why = 'why' in sync ? sync.why : null
+  if (why === null) return null
+  return (
+    <p
+      role="alert"
+      className={`border-b border-rule px-5 py-1.5 text-[13px] ${sync.is === 'refused' ? 'bg-needle-wash text-ink' : 'bg-page text-brass-text'}`}
+    >
+      {why}
+    </p>
   )
 }
