@@ -11,10 +11,11 @@ import { appendUpdate } from '../src/server/appendUpdate'
 import { DEMO_PERSON } from '../src/server/authorize'
 import { database, pool } from '../src/server/database'
 import { freshProjection, loadDocument } from '../src/server/folioDocument'
+import { folioEvents } from '../src/server/folioEvents'
 import { foliosOf, makeFolio, renameFolio } from '../src/server/folios'
 import { restoreFolio } from '../src/server/restore'
 import { SHARED } from '../src/server/soundUpdate'
-import { sleep } from './support'
+import { eventually, sleep } from './support'
 
 after(() => pool().end())
 
@@ -223,4 +224,20 @@ test('a projection that cannot be kept is shown all the same', async (t) => {
   assert.equal((await freshProjection(folio)).title, 'Renamed')
   const { folios } = await foliosOf(DEMO_PERSON.id, 1)
   assert.ok(folios.find((f) => f.id === folio)?.summary)
+})
+
+test('a reader that leaves while its stream begins leaves nothing behind', async () => {
+  const folio = await make('Gone at once')
+  const feeds = () => (globalThis as { compassFeeds?: Map<string, unknown> }).compassFeeds?.size ?? 0
+  const streams = () => (globalThis as { compassStreams?: Set<unknown> }).compassStreams?.size ?? 0
+  for (let i = 0; i < 30; i++) {
+    const leaving = new AbortController()
+    if (i % 3 === 0) leaving.abort()
+    const stream = folioEvents(folio, 0, leaving.signal)
+    if (i % 3 === 1) leaving.abort()
+    if (i % 3 === 2) setTimeout(() => leaving.abort(), i / 4)
+    // A stream that was cut off says so to whoever reads on.
+    await new Response(stream).arrayBuffer()
+  }
+  await eventually('no feed and no stream is left', 3000, () => feeds() === 0 && streams() === 0)
 })

@@ -88,6 +88,31 @@ test('updates are compacted without losing a reader who was away', async (t) => 
   assert.equal(edits((await loadDocument(folio)).doc).length, 230)
 })
 
+test('a change of 4.2 MB and a word after it are both saved; a folio deleted and taken back goes on by itself', async (t) => {
+  const folio = await newFolio(at(A), 'Large')
+  const writer = client(t, at(A), folio)
+  await eventually('connected', 5000, () => writer.states.includes('saved'))
+  edits(writer.doc).push(['x'.repeat(4_200_000)])
+  edits(writer.doc).push(['one word'])
+  assert.ok(await writer.connection.settled(15_000))
+  assert.equal(writer.states.at(-1), 'saved')
+  assert.equal(edits((await loadDocument(folio)).doc).get(1), 'one word')
+
+  const change = (method: string, body?: string) => fetch(`${at(A)}/api/folios/${folio}`, { method, body })
+  await change('DELETE')
+  edits(writer.doc).push(['written while it was deleted'])
+  await eventually('refused', 5000, () => writer.states.at(-1) === 'refused')
+  assert.equal((await change('PATCH', JSON.stringify({ deleted: false }))).status, 204)
+  edits(writer.doc).push(['and after'])
+  assert.ok(await writer.connection.settled(15_000))
+  assert.deepEqual(
+    edits((await loadDocument(folio)).doc)
+      .toArray()
+      .slice(2),
+    ['written while it was deleted', 'and after'],
+  )
+})
+
 test('what is not for this server is refused with a sentence that says what to do', async () => {
   const base = at(A)
   const folio = await newFolio(base, 'Borders')

@@ -1,9 +1,11 @@
 import { Resvg } from '@resvg/resvg-js'
 import { PNG } from 'pngjs'
 import { figureFile } from '@/server/figureFile'
+import { figureSchema } from '../figure'
 import { sceneOf } from '../pipeline'
 import { seededFigure } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
+import { steps } from '../testing/steps'
 import { escaped, svgFile } from './svg'
 
 const typesetter = shippedTypesetter()
@@ -30,6 +32,11 @@ test('words of a figure never become markup, and every file is well-formed', () 
   expect(svg).toContain('&lt;script&gt;')
   expect(() => new Resvg(svg)).not.toThrow()
   expect(escaped('\u0001\ud800\ufffe')).toBe('')
+  const plain = steps('Check')
+  for (const language of ['en', 'de-CH', 'zh-Hant-TW', 'x-crew', 'und'])
+    expect([language, figureSchema.safeParse({ ...plain, language }).success]).toEqual([language, true])
+  for (const language of ['x" onload="1', 'en us', '', '-en', 'e', 'x'])
+    expect([language, figureSchema.safeParse({ ...plain, language }).success]).toEqual([language, false])
 })
 
 test('a PNG has the size asked for, its background, and none when none is wanted', async () => {

@@ -1,6 +1,7 @@
 import { crossingsOf } from '../check'
 import { segments, type Point } from '../geometry'
 import { routedFigure } from '../pipeline'
+import { denseFigure } from '../testing/denseFigure'
 import { seededFigure, seededOfKind } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { mendCrossings } from './mendCrossings'
@@ -114,6 +115,14 @@ test('connectors that cross are led anew, also two by two, and left as they were
   }
   expect(mended({ a: across, b: aside })).toEqual([across, aside])
   expect(mended({ a: across, b: upright })).toEqual([across, upright])
+})
+
+test('a figure too dense to be mended is drawn all the same, and the same twice', () => {
+  const figure = denseFigure(40, 120)
+  const drawn = () => JSON.stringify(routedFigure(figure, 'light', typesetter).routes.map((r) => [r.id, r.points]))
+  const once = drawn()
+  expect(JSON.parse(once)).toHaveLength(120)
+  expect(drawn()).toBe(once)
 })
 
 test('a process of thirty steps has on average less than one crossing', () => {
