@@ -4,9 +4,9 @@ import { fromClaims } from './decisionClaims'
 import { Growing } from './growing'
 import type { NodeId } from '../figure'
 import { keyOf, type Ask, type ReadText, type Statement } from '../reading'
-import { capital, slice, spansMeet, type Block, type Span } from '../text'
+import { capital, slice, spansMeet, termOf, type Block, type Span } from '../text'
 import { many, type Built } from './built'
-import { labelled, listIn, termOf, titleBlock } from './shapes'
+import { labelled, listIn, titleBlock } from './shapes'
 
 export function decisionFigure(read: ReadText): Built {
   const found = [

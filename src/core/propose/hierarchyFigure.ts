@@ -2,9 +2,9 @@
  *  with repeating cells) or from what its sentences say. */
 import type { FigureLink, FigureNode } from '../figure'
 import { countOf, keyOf, type ChildClaim, type Named, type ReadText, isAssistant } from '../reading'
-import { capital, countMeeting, slice, type Block, type Span } from '../text'
+import { capital, countMeeting, slice, termOf, type Block, type Span } from '../text'
 import { many, type Built } from './built'
-import { labelled, listIn, termOf, titleBlock } from './shapes'
+import { labelled, listIn, titleBlock } from './shapes'
 import { Things, unitKey, type Thing } from './named'
 
 type Edge = { readonly from: Thing; readonly to: Thing; readonly source: readonly Span[] }

@@ -1,7 +1,7 @@
 /** Peers with a heading and a line of detail: the top items of a list, headings with their text, or sentences. */
 import type { FigureNode } from '../figure'
 import type { ReadText } from '../reading'
-import { capital, sentencesOf, slice, spansMeet, trimmed, type Block, type Span } from '../text'
+import { capital, sentencesOf, slice, spansMeet, termOf, trimmed, type Block, type Span } from '../text'
 
 type Point = { readonly text: string; readonly detail: string; readonly source: readonly Span[] }
 export type Points = { readonly nodes: readonly FigureNode[]; readonly from: 'items' | 'headings' | 'sentences' }
@@ -53,8 +53,8 @@ function fromItems(text: string, items: readonly Block[]): Point[] {
 /** "Heading: the rest", "Heading – the rest"; or the whole as heading. */
 function headed(text: string, span: Span): Point {
   const words = slice(text, span)
-  const m = /^(?:\*\*)?([^:–—]{2,60}?)(?:\*\*)?(?:\s*:(?:\*\*)?\s+|\s+[–—]\s+)(?=\S)/.exec(words)
-  if (m) return { text: clean(m[1] as string), detail: clean(words.slice(m[0].length)), source: [span] }
+  const named = termOf(text, span)
+  if (named) return { text: clean(slice(text, named.term)), detail: clean(slice(text, named.rest)), source: [span] }
   const first = /^(.{8,80}?[.!?])\s+(?=\p{Lu})/su.exec(words)
   if (first && words.split(/\s+/).length > MOST_HEADING_WORDS)
     return { text: clean(first[1] as string), detail: clean(words.slice(first[0].length)), source: [span] }

@@ -1,19 +1,6 @@
-/** What the shape of a text gives away in any language: titles, "term: rest" lines, lists inside a line. */
+/** What the shape of a text gives away in any language: titles, lists inside a line. */
 import type { ReadText } from '../reading'
 import { capitalWord, slice, trimmed, type Block, type Span } from '../text'
-
-const TERM = /^(?:\*\*|__)?([^:–—=\n]{1,60}?)(?:\*\*|__)?(?:\s*[:：](?:\*\*|__)?\s+|\s+(?:[–—=]|-|->|→|=>)\s+)(?=\S)/
-
-/** "Term: the rest", "Term – the rest"; null when the line is not of that shape. */
-export function termOf(text: string, span: Span): { readonly term: Span; readonly rest: Span } | null {
-  const m = TERM.exec(slice(text, span))
-  if (!m || (m[1] as string).split(/\s+/).length > 7) return null
-  const at = span.start + m[0].indexOf(m[1] as string)
-  return {
-    term: { start: at, end: at + (m[1] as string).length },
-    rest: trimmed(text, { start: span.start + m[0].length, end: span.end }),
-  }
-}
 
 /** The items of "a, b and c" by their marks and the word before the last. */
 export function listIn(text: string, span: Span): Span[] {

@@ -1,9 +1,9 @@
 /** What two to five compared things share and what each has alone: from parallel lists, tables with ticks, or sentences. */
 import type { FigureNode, NodeId } from '../figure'
 import { keyOf, type CompareClaim, type Named, type ReadText } from '../reading'
-import { slice, spansMeet, type Block, type Span } from '../text'
+import { slice, spansMeet, termOf, type Block, type Span } from '../text'
 import { many, type Built } from './built'
-import { labelled, listIn, termOf } from './shapes'
+import { labelled, listIn } from './shapes'
 
 type Sets = {
   readonly names: readonly Named[]
