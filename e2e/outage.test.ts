@@ -13,6 +13,7 @@ const PORT = 4127
 const base = `http://localhost:${PORT}`
 const data = mkdtempSync(path.join(tmpdir(), 'compass-outage-'))
 type Cluster = {
+  folder: string
   url: (name: string) => string
   stop: () => unknown
   process: () => number
@@ -36,7 +37,8 @@ after(async () => {
   launcher.kill('SIGTERM')
   await eventually('the launcher has ended', 20_000, () => launcher.exitCode !== null)
   assert.throws(() => process.kill(serverPid(), 0), 'its server has ended with it')
-  rmSync(data, { recursive: true, force: true })
+  // Where the database's account cannot walk to the folder, its files lie elsewhere.
+  for (const folder of [data, cluster.folder]) rmSync(folder, { recursive: true, force: true })
 })
 
 let lastServer = 0
