@@ -74,7 +74,7 @@ export async function openBrowser(base: string, size = { width: 1280, height: 80
   const { driver, downloads, close } = await startBrowser(size)
   await driver.get(`${base}/api/health`)
   await driver.manage().addCookie({ name: 'theme', value: 'light' })
-  const find = (selector: string, ms = 10_000): Promise<WebElement> =>
+  const find = (selector: string, ms = 30_000): Promise<WebElement> =>
     driver.wait(
       until.elementLocated(selector.startsWith('//') ? By.xpath(selector) : By.css(selector)),
       ms,
@@ -107,7 +107,7 @@ export async function openBrowser(base: string, size = { width: 1280, height: 80
     saved: () =>
       eventually(
         'the page says “Saved”',
-        10_000,
+        30_000,
         async () => (await (await find('[data-sync]')).getAttribute('data-sync')) === 'saved',
       ),
     /** The words of every node drawn below an element. */

@@ -43,6 +43,7 @@ class EventStream {
   private open = true
   /** What came in while older slices are still being sent; null when they all are. */
   private early: Sent[] | null = []
+  private waiting = 0
   private beat: NodeJS.Timeout | null = null
   private leave: () => void = () => undefined
   private hasRoom: () => void = () => undefined
@@ -100,8 +101,14 @@ class EventStream {
 
   private readonly take = (sent: Sent | null): void => {
     if (sent === null) this.close()
-    else if (this.early) this.early.push(sent)
+    else if (this.early) this.keep(sent, this.early)
     else this.send(sent)
+  }
+
+  private keep(sent: Sent, early: Sent[]): void {
+    this.waiting += sent.event.length
+    if (this.waiting > MAX_LAG) return this.close()
+    early.push(sent)
   }
 
   private send(sent: Sent): void {

@@ -32,6 +32,7 @@ export function newDocument(): Y.Doc {
 
 export function faultOfUpdate(doc: Y.Doc, data: Uint8Array): UpdateFault | null {
   let why: string | null = null
+  const hadLooseEnds = doc.store.pendingDs !== null
   const look = (transaction: Y.Transaction) => {
     why ??= faultIn(doc, transaction)
   }
@@ -45,8 +46,12 @@ export function faultOfUpdate(doc: Y.Doc, data: Uint8Array): UpdateFault | null 
     doc.off('beforeObserverCalls', look)
   }
   if (why !== null) return { code: 'update-unsound', why }
-  return doc.store.pendingStructs || doc.store.pendingDs ? { code: 'update-gap' } : null
+  return isIn(doc, data) && (hadLooseEnds || doc.store.pendingDs === null) ? null : { code: 'update-gap' }
 }
+
+/** Whether all of an update has found its place. What an earlier version kept without its place is no fault of this one. */
+const isIn = (doc: Y.Doc, data: Uint8Array): boolean =>
+  [...Y.parseUpdateMeta(data).to].every(([client, clock]) => Y.getState(doc.store, client) >= clock)
 
 function faultIn(doc: Y.Doc, transaction: Y.Transaction): string | null {
   const isNew = (item: Y.Item) => item.id.clock >= (transaction.beforeState.get(item.id.client) ?? 0)

@@ -32,6 +32,7 @@ test('what was typed is there for the next window, of its folio alone, until all
   const text = typing(new Journal(store, 'f', 'one'))
   for (const c of 'Check the ramp') text.insert(text.length, c)
   typing(new Journal(store, 'g', 'one')).insert(0, 'another folio')
+  new Journal(store, 'f', 'beside').clear()
   const next = new Journal(store, 'f', 'two')
   expect(words(next.kept())).toBe('Check the ramp')
   next.clear()

@@ -10,6 +10,7 @@ const MOST = 200_000
 export class Journal {
   private own: Uint8Array | null = null
   private readonly prefix: string
+  private readonly taken = new Set<string>()
 
   /** `window` tells the windows of one browser apart. */
   constructor(
@@ -35,6 +36,7 @@ export class Journal {
   /** What windows that are gone have left, and what others hold. */
   kept(): Uint8Array[] {
     return this.keys().flatMap((key) => {
+      this.taken.add(key)
       const text = this.store.getItem(key)
       try {
         return text === null ? [] : [Uint8Array.from(atob(text), (c) => c.charCodeAt(0))]
@@ -45,10 +47,12 @@ export class Journal {
     })
   }
 
-  /** Everything is on the server. */
+  /** Everything of this window is on the server, and with it what it took over; other windows speak for themselves. */
   clear(): void {
+    if (this.own) this.taken.add(this.prefix + this.window)
     this.own = null
-    for (const key of this.keys()) this.store.removeItem(key)
+    for (const key of this.taken) this.store.removeItem(key)
+    this.taken.clear()
   }
 
   private keys(): string[] {
