@@ -7,6 +7,8 @@ import { log } from './log'
 const CHANNEL = 'folio_changed'
 const RETRY_MS = 500
 const CONNECT_MS = 3000
+/** So long after the last listener has left, the connection is given back. */
+const REST_MS = 3000
 
 /** Told the newest sequence, or null when notices may have been missed. */
 type Tell = (sequence: number | null) => void
@@ -14,6 +16,7 @@ type Tell = (sequence: number | null) => void
 class Changes {
   private readonly listeners = new Map<string, Set<Tell>>()
   private client: Promise<Client> | null = null
+  private current: Client | null = null
 
   /** Resolves once no notice can be missed; the answer ends it. */
   async listen(folio: string, tell: Tell): Promise<() => void> {
@@ -22,6 +25,7 @@ class Changes {
     const leave = () => {
       set.delete(tell)
       if (set.size === 0 && this.listeners.get(folio) === set) this.listeners.delete(folio)
+      if (this.listeners.size === 0) setTimeout(() => void this.rest(), REST_MS).unref()
     }
     try {
       await this.connected()
@@ -45,7 +49,8 @@ class Changes {
       application_name: 'changes',
     })
     const lost = () => {
-      if (this.client === null) return
+      if (this.current !== client) return
+      this.current = null
       this.client = null
       setTimeout(() => void this.again(), RETRY_MS)
     }
@@ -58,11 +63,21 @@ class Changes {
     try {
       await client.connect()
       await client.query(`LISTEN ${CHANNEL}`)
+      this.current = client
     } catch (error) {
       this.client = null
       throw error
     }
     return client
+  }
+
+  /** Nobody listens: whoever comes next connects anew. */
+  private async rest(): Promise<void> {
+    if (this.listeners.size > 0 || !this.current) return
+    const client = this.current
+    this.current = null
+    this.client = null
+    await client.end().catch((error: unknown) => log.warn({ error: String(error) }, 'the connection for notices'))
   }
 
   private async again(): Promise<void> {
