@@ -2,6 +2,7 @@
  *  acknowledged after the commit. What comes in while a transaction is under way goes into the next one together. */
 import { sql, type Transaction } from 'kysely'
 import * as Y from 'yjs'
+import { noticeOf } from './changes'
 import { database } from './database'
 import { publish } from './feed'
 import { log } from './log'
@@ -63,6 +64,7 @@ async function drain(folio: string): Promise<void> {
     } catch (error) {
       // Whether it was committed is not known: the next one reads from the database where things stand.
       forget(folio)
+      publish(folio, [])
       batch.forEach((w) => w.reject(error))
     }
   }
@@ -93,7 +95,7 @@ async function commit(folio: string, open: OpenFolio, batch: readonly Waiting[])
       const slices = batch.map((w, i): Slice => ({ sequence: last.sequence - batch.length + 1 + i, data: w.data }))
       await insert(tx, folio, slices)
       if (last.looseUpdates >= LOOSE.updates || last.looseBytes >= LOOSE.bytes) await compact(tx, folio, last.sequence)
-      await sql`select pg_notify('folio_changed', ${`${folio} ${last.sequence}`})`.execute(tx)
+      await sql`select pg_notify('folio_changed', ${noticeOf(folio, last.sequence)})`.execute(tx)
       return slices
     })
     .catch((error: unknown) => {

@@ -1,6 +1,7 @@
 /** Which folios have changed, across processes: one LISTEN connection per process. It comes back by itself after a restart
  *  of the database and then tells everybody to look, since notices were missed. */
 import { Client } from 'pg'
+import { nanoid } from 'nanoid'
 import { databaseUrl } from './database'
 import { log } from './log'
 
@@ -57,8 +58,10 @@ class Changes {
     client.on('error', lost)
     client.on('end', lost)
     client.on('notification', (m) => {
-      const [folio = '', sequence] = (m.payload ?? '').split(' ')
-      this.listeners.get(folio)?.forEach((tell) => tell(sequence === undefined ? null : Number(sequence)))
+      const [folio = '', sequence, by] = (m.payload ?? '').split(' ')
+      // What this process has written it tells its feeds itself, without reading it.
+      if (by !== processName())
+        this.listeners.get(folio)?.forEach((tell) => tell(sequence === undefined ? null : Number(sequence)))
     })
     try {
       await client.connect()
@@ -92,5 +95,12 @@ class Changes {
   }
 }
 
-const held = globalThis as typeof globalThis & { compassChanges?: Changes }
+const held = globalThis as typeof globalThis & { compassChanges?: Changes; compassName?: string }
+
+/** Tells this process from all others on the database. */
+const processName = (): string => (held.compassName ??= nanoid())
+
+/** What a change is announced with: folio, sequence, and who wrote it. */
+export const noticeOf = (folio: string, sequence: number): string => `${folio} ${sequence} ${processName()}`
+
 export const changes = (): Changes => (held.compassChanges ??= new Changes())

@@ -7,8 +7,15 @@ import { slicesSince, type Slice } from './slices'
 /** A slice as it goes out: text of an event, made once. */
 export type Sent = { readonly sequence: number; readonly event: Uint8Array }
 
-/** Given each new slice, or null when the feed has ended and one must come back. */
-type Take = (sent: Sent | null) => void
+/** Slices that go out together, and their events in one piece. */
+export type Batch = { readonly sent: readonly Sent[]; readonly events: Uint8Array }
+
+/** Given what is new, or null when the feed has ended and one must come back. */
+type Take = (batch: Batch | null) => void
+
+/** At most so often is something handed on; what comes in between goes out together. Every window costs the server the
+ *  same for one slice as for ten. */
+const PACE_MS = 40
 
 const encoder = new TextEncoder()
 export const sentOf = (s: Slice): Sent => ({
@@ -20,6 +27,9 @@ class Feed {
   readonly followers = new Set<Take>()
   private last = 0
   private reading = false
+  private waiting: Sent[] = []
+  private pace: NodeJS.Timeout | null = null
+  private handedOn = 0
   private again = false
   isOver = false
   private leave: () => void = () => undefined
@@ -43,10 +53,11 @@ class Feed {
     return feed
   }
 
-  /** Written by this process: known without reading, unless something of another process lies in between. */
+  /** Written by this process: known without reading, unless something of another process lies in between. Nothing given:
+   *  it is not known what was written. */
   published(slices: readonly Slice[]): void {
-    if (this.reading || slices[0]?.sequence !== this.last + 1) return
-    this.handOn(slices)
+    if (!this.reading && slices[0]?.sequence === this.last + 1) this.receive(slices)
+    else void this.look(slices.at(-1)?.sequence ?? null)
   }
 
   private async look(sequence: number | null): Promise<void> {
@@ -57,7 +68,7 @@ class Feed {
     try {
       while (this.again) {
         this.again = false
-        this.handOn(await slicesSince(this.folio, this.last))
+        this.receive(await slicesSince(this.folio, this.last))
       }
     } catch (error) {
       log.warn({ folio: this.folio, error: String(error) }, 'event streams ended: no database')
@@ -67,16 +78,27 @@ class Feed {
     }
   }
 
-  private handOn(slices: readonly Slice[]): void {
-    for (const sent of slices.map(sentOf)) {
-      this.last = sent.sequence
-      for (const take of [...this.followers]) take(sent)
-    }
+  private receive(slices: readonly Slice[]): void {
+    const sent = slices.map(sentOf)
+    this.last = sent.at(-1)?.sequence ?? this.last
+    this.waiting.push(...sent)
+    if (this.pace || this.waiting.length === 0) return
+    const wait = Math.max(0, this.handedOn + PACE_MS - Date.now())
+    this.pace = setTimeout(() => this.handOn(), wait)
+  }
+
+  private handOn(): void {
+    const batch = { sent: this.waiting, events: Buffer.concat(this.waiting.map((s) => s.event)) }
+    this.pace = null
+    this.waiting = []
+    this.handedOn = Date.now()
+    for (const take of [...this.followers]) take(batch)
   }
 
   end(): void {
     if (this.isOver) return
     this.isOver = true
+    if (this.pace) clearTimeout(this.pace)
     this.leave()
     this.ended()
     for (const take of [...this.followers]) take(null)
@@ -113,7 +135,7 @@ async function feedOf(folio: string): Promise<Feed> {
   return beginning
 }
 
-/** Tells followers in this process what it has just committed, so that they need not wait for the notice. */
+/** Tells followers in this process what it has just committed: its own notices are not listened to. */
 export function publish(folio: string, slices: readonly Slice[]): void {
   // A feed that could not begin has told so to those who wanted it.
   void feeds()

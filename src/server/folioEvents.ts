@@ -1,5 +1,5 @@
 import * as Y from 'yjs'
-import { follow, sentOf, type Sent } from './feed'
+import { follow, sentOf, type Batch, type Sent } from './feed'
 import { log } from './log'
 import { withNewest } from './openFolios'
 import { slicesSince } from './slices'
@@ -99,16 +99,20 @@ class EventStream {
     this.write(encoder.encode(`event: ready\ndata: ${Buffer.from(has).toString('base64')}\n\n`))
   }
 
-  private readonly take = (sent: Sent | null): void => {
-    if (sent === null) this.close()
-    else if (this.early) this.keep(sent, this.early)
-    else this.send(sent)
+  private readonly take = (batch: Batch | null): void => {
+    if (batch === null) this.close()
+    else if (this.early) this.keep(batch, this.early)
+    else if (batch.sent.some((s) => s.sequence <= this.last)) batch.sent.forEach((s) => this.send(s))
+    else {
+      this.last = batch.sent.at(-1)?.sequence ?? this.last
+      this.write(batch.events)
+    }
   }
 
-  private keep(sent: Sent, early: Sent[]): void {
-    this.waiting += sent.event.length
+  private keep(batch: Batch, early: Sent[]): void {
+    this.waiting += batch.events.length
     if (this.waiting > MAX_LAG) return this.close()
-    early.push(sent)
+    early.push(...batch.sent)
   }
 
   private send(sent: Sent): void {
