@@ -1,10 +1,17 @@
 /** What of a passage a figure holds and what it leaves out, each with its reason. Nothing is lost in silence. */
 import type { FigureNode } from '../figure'
 import type { ReadText, SaidUnit } from '../reading'
-import { mergedSpans, slice, spansMeet, type Span } from '../text'
+import { contentWords, mergedSpans, runsOf, slice, spansMeet, stemsOf, type Span } from '../text'
 import type { Built } from './built'
 
-export type LeftOut = { readonly span: Span; readonly text: string; readonly reason: string }
+export type LeftOut = {
+  readonly span: Span
+  readonly text: string
+  readonly reason: string
+  /** How many words that carry meaning it has. */
+  readonly words: number
+}
+/** In words that carry meaning; `left` is what the words that are not taken stand in. */
 export type Coverage = { readonly taken: number; readonly of: number; readonly left: readonly LeftOut[] }
 
 /** Spans for "does any of them meet this one?", asked often: sorted and made one where they touch. */
@@ -58,14 +65,56 @@ function nearestMeeting(byPlace: readonly { readonly id: string; readonly s: Spa
   return null
 }
 
-export function coverageOf(read: ReadText, built: Built): Coverage {
-  const held = meeting(sourcesOf(built))
-  const left = read.units.filter((u) => !held(u.span))
+/** Counts words that carry meaning: each is in the figure (a label, a detail, the words of a link, who does it, the title),
+ *  or in what is left out. What a clause says that the figure has no trace of is left out whole. */
+export function coverageOf(read: ReadText, built: Built, title: Span | null): Coverage {
+  const held = meeting([...sourcesOf(built), ...(title ? [title] : [])])
+  const said = stemsOf([
+    ...built.nodes.flatMap((n) => [
+      n.text,
+      n.detail ?? '',
+      n.actor ?? '',
+      n.duration ?? '',
+      ...Object.values(n.fields ?? {}).map(String),
+    ]),
+    ...built.links.map((l) => l.text ?? ''),
+    ...(title ? [slice(read.text, title)] : []),
+  ])
+  const out = read.units.filter((u) => !held(u.span))
+  const inLeft = meeting(out.map((u) => u.span))
+  const spans = mergedSpans([
+    ...read.blocks.flatMap((b) => (b.cells.length > 0 ? b.cells : [b.span])),
+    ...read.units.map((u) => u.span),
+  ])
+  const words = spans.flatMap((s) => contentWords(read.text, s))
+  const missing = words.filter((w) => !said.has(w.stem) || !held(w.span))
+  const shortened = runsOf(
+    missing.filter((w) => !inLeft(w.span)),
+    read.text,
+  )
+  const left = [
+    ...out.map((u) => ({ span: u.span, reason: placeOf(read, u.span) ?? reasonOf(u) })),
+    ...shortened.map((span) => ({ span, reason: placeOf(read, span) ?? 'left out of a shorter label' })),
+  ]
   return {
-    taken: read.units.length - left.length,
-    of: read.units.length,
-    left: left.map((u) => ({ span: u.span, text: slice(read.text, u.span).replace(/\s+/g, ' '), reason: reasonOf(u) })),
+    taken: words.length - missing.length,
+    of: words.length,
+    left: left
+      .toSorted((a, b) => a.span.start - b.span.start || a.span.end - b.span.end)
+      .map((l) => ({
+        ...l,
+        text: slice(read.text, l.span).replace(/\s+/g, ' '),
+        words: missing.filter((w) => spansMeet(w.span, l.span)).length,
+      })),
   }
+}
+
+/** What words are by where they stand; null for those of the body. */
+function placeOf({ blocks, outline }: ReadText, s: Span): string | null {
+  const inside = (list: readonly Span[]) => list.some((x) => x.start <= s.start && s.end <= x.end)
+  if (blocks.some((b) => b.type === 'heading' && spansMeet(b.span, s))) return 'a heading'
+  if (outline.entries.length === 0) return null
+  return inside(outline.opening) ? 'an opening line' : inside(outline.closing) ? 'a closing line' : null
 }
 
 function reasonOf(u: SaidUnit): string {

@@ -1,29 +1,28 @@
 /** Options with what speaks for and against them, their chances and outcomes; criteria tables; question chains; conditions
  *  that lead to outcomes. Numbers are taken as they stand; a chance that only words suggest is marked and asked about. */
 import { fromClaims } from './decisionClaims'
+import { casesInEntries, casesInSentences, optionsInEntries, weighedOptions } from './choices'
 import { Growing } from './growing'
 import type { NodeId } from '../figure'
-import { keyOf, type Ask, type ReadText, type Statement } from '../reading'
-import { capital, slice, spansMeet, termOf, type Block, type Span } from '../text'
+import type { Ask, ReadText, Statement } from '../reading'
+import { slice, spansMeet, type Block, type Span } from '../text'
 import { many, type Built } from './built'
-import { labelled, listIn, titleBlock } from './shapes'
+import { labelled, titleBlock } from './shapes'
 
 export function decisionFigure(read: ReadText): Built {
   const found = [
     fromTable(read),
-    fromLists(read),
-    fromSides(read),
-    fromNamedOptions(read),
+    weighedOptions(read),
+    casesInEntries(read),
+    optionsInEntries(read),
     fromChain(read),
-    fromCases(read),
+    fromConditions(read),
+    casesInSentences(read),
     fromClaims(read),
   ].filter((x): x is Built => x !== null)
   return found.toSorted((a, b) => b.score - a.score)[0] ?? { nodes: [], links: [], score: 0, reasons: [] }
 }
 
-const PROS = /^(?:\+|pros?|for|advantages?|benefits?|plus|good|dafür|vorteile?|a favor|ventajas?)$/iu
-const CONS =
-  /^(?:-|−|–|cons?|against|disadvantages?|drawbacks?|minus|bad|risks?|dagegen|nachteile?|en contra|desventajas?)$/iu
 const WEIGHT = /^(?:weight|importance|gewicht|peso)$/iu
 const CRITERIA = /^(?:criterion|criteria|kriterium|criterio)$/iu
 
@@ -82,129 +81,6 @@ function fromTable(read: ReadText): Built | null {
   ])
 }
 
-/** Options as headings or items, each with what is for and against it, or "criterion: value" lines. */
-function fromLists(read: ReadText): Built | null {
-  type Entry = { readonly span: Span; readonly label: string; readonly criterion: string }
-  const options: { readonly block: Block; readonly entries: Entry[] }[] = []
-  let side = ''
-  const marked = (b: Block) =>
-    /([+\-−–])[\t ]*$/.exec(read.text.slice(Math.max(0, b.span.start - 3), b.span.start))?.[1] ?? ''
-  const signs = read.blocks.filter((b) => b.type === 'item').map(marked)
-  const plusMinus = signs.includes('+') && signs.some((s) => /[-−–]/.test(s))
-  for (const [i, b] of read.blocks.entries()) {
-    const next = read.blocks[i + 1]
-    const words = slice(read.text, b.span)
-    const label = words.replace(/[:：]$/, '')
-    if (next?.type === 'item' && (PROS.test(label) || CONS.test(label))) {
-      side = PROS.test(label) ? 'Pro' : 'Con'
-      continue
-    }
-    const opens =
-      next?.type === 'item' &&
-      b.type !== 'row' &&
-      (b.type !== 'item' || next.depth > b.depth || (plusMinus && marked(next) !== '' && marked(b) === '')) &&
-      words.split(/\s+/).length <= 9
-    if (opens) {
-      options.push({ block: b, entries: [] })
-      side = ''
-    } else if (b.type === 'item') {
-      const term = termOf(read.text, b.span)
-      const name = term ? slice(read.text, term.term) : ''
-      const sign = plusMinus ? marked(b) : ''
-      const criterion = side || (sign === '+' || PROS.test(name) ? 'Pro' : sign || CONS.test(name) ? 'Con' : name)
-      const value = term && (PROS.test(name) || CONS.test(name) || criterion === name) ? term.rest : b.span
-      options.at(-1)?.entries.push({ span: value, label: labelled(read.text, value), criterion })
-    }
-  }
-  const used = options.filter((o) => o.entries.length > 0)
-  const pairs = used.flatMap((o) => o.entries)
-  const judged = pairs.filter((e) => e.criterion === 'Pro' || e.criterion === 'Con').length
-  const judgedBy = new Map<string, number>()
-  for (const o of used)
-    for (const key of new Set(o.entries.map((e) => keyOf(e.criterion)))) judgedBy.set(key, (judgedBy.get(key) ?? 0) + 1)
-  const named = pairs.filter((e) => e.criterion !== '' && (judgedBy.get(keyOf(e.criterion)) ?? 0) > 1).length
-  // Deeper lists are a hierarchy, not options with what is said of each.
-  if (!plusMinus && read.blocks.some((b) => b.type === 'item' && b.depth > 1)) return null
-  const criteria = new Set(pairs.map((e) => keyOf(e.criterion))).size
-  if (used.length < 2 || pairs.length < 3 || (judged === 0 && criteria < 2) || judged + named < pairs.length * 0.6)
-    return null
-  const tree = new Growing()
-  const title = read.blocks.find(
-    (b) => b !== used[0]?.block && b.type !== 'item' && b.span.start < (used[0]?.block.span.start ?? 0),
-  )
-  const root = tree.add(
-    'choice',
-    title ? labelled(read.text, title.span).replace(/\?$/, '') : 'Options',
-    title ? [title.span] : [],
-  )
-  for (const o of used) {
-    const label = labelled(read.text, o.block.span).replace(/^(?:option|variant) (?:\d+|[A-H])\s*[:.–-]?\s*/i, '')
-    const option = tree.add('option', capital(label), [o.block.span], root)
-    for (const e of o.entries)
-      tree.add('criterion', e.label, [e.span], option, e.criterion ? { text: e.criterion } : {})
-  }
-  return tree.built(judged > 0 ? 0.85 : 0.78, [
-    many(used.length, 'option'),
-    judged > 0 ? 'what is for and against each' : 'the same criteria for each',
-  ])
-}
-
-/** "Option A: the night ferry", "Pros: ...", "Cons: ...": lines that name an option, and lines for and against it. */
-function fromSides(read: ReadText): Built | null {
-  const lines = read.blocks.map((b) => ({ b, term: termOf(read.text, b.span) }))
-  const side = (term: Span | undefined): string => {
-    const words = term ? slice(read.text, term) : ''
-    return PROS.test(words) ? 'Pro' : CONS.test(words) ? 'Con' : ''
-  }
-  const options = lines.flatMap(({ b, term }, i) => {
-    const next = lines[i + 1]
-    return side(term?.term) === '' && side(next?.term?.term) !== '' ? [{ span: term?.rest ?? b.span, at: i }] : []
-  })
-  if (options.length < 2) return null
-  const tree = new Growing()
-  const title = lines[0] && options[0]?.at !== 0 ? lines[0].b : null
-  const root = tree.add(
-    'choice',
-    title ? labelled(read.text, title.span).replace(/\?$/, '') : 'Options',
-    title ? [title.span] : [],
-  )
-  for (const o of options) {
-    const option = tree.add('option', capital(labelled(read.text, o.span)), [o.span], root)
-    for (let i = o.at + 1; side(lines[i]?.term?.term) !== ''; i++) {
-      const { term } = lines[i] as { term: { term: Span; rest: Span } }
-      for (const s of listIn(read.text, term.rest))
-        tree.add('criterion', capital(labelled(read.text, s)), [s], option, { text: side(term.term) })
-    }
-  }
-  return tree.built(0.88, [many(options.length, 'option'), 'what is for and against each'])
-}
-
-/** "Radio: repair or replace?" over lines of "Repair: cheap, but old": options with what is said of each. */
-function fromNamedOptions(read: ReadText): Built | null {
-  const [title, ...others] = read.blocks
-  if (!title || title.type === 'row' || !putsToChoice(slice(read.text, title.span))) return null
-  const lines = others.map((b) => termOf(read.text, b.span))
-  const terms = lines.filter((t) => t !== null)
-  const asked = keyOf(slice(read.text, title.span))
-  const named = terms.filter((t) => asked.includes(keyOf(slice(read.text, t.term)))).length
-  if (terms.length < 2 || terms.length > 6 || terms.length < others.length || named < Math.min(2, terms.length - 1))
-    return null
-  const tree = new Growing()
-  const root = tree.add('choice', labelled(read.text, title.span), [title.span])
-  for (const t of terms) {
-    const option = tree.add('option', labelled(read.text, t.term), [t.term], root)
-    for (const s of listIn(read.text, t.rest)) {
-      const words = labelled(read.text, s).replace(/^(?:but|however)\s+/iu, '')
-      tree.add('criterion', capital(words), [s], option)
-    }
-  }
-  return tree.built(0.8, [many(terms.length, 'option'), 'what is said of each'])
-}
-const PUTS_TO_CHOICE = /\b(?:which|whether|options|alternatives|choice)\b/iu
-const ALTERNATIVE = /\b(?:or|oder)\b/iu
-const putsToChoice = (words: string): boolean =>
-  PUTS_TO_CHOICE.test(words) || (words.endsWith('?') && ALTERNATIVE.test(words))
-
 /** Questions that lead to questions or to an answer, with no step between. */
 function fromChain(read: ReadText): Built | null {
   // A question without answers in front is the title: "Which ticket?"
@@ -237,31 +113,6 @@ function fromChain(read: ReadText): Built | null {
 }
 const deepSteps = (a: Ask): boolean =>
   a.arms.some((arm) => arm.body.length > 1 || arm.body.some((s) => s.do === 'ask' && deepSteps(s)))
-
-/** "Less than a day → wait", "Urgent and important: do it now": conditions side by side, each with what follows. */
-function fromCases(read: ReadText): Built | null {
-  const rows = read.blocks
-    .filter((b) => b.type === 'item' || b.type === 'paragraph')
-    .map((b) => ({ b, term: termOf(read.text, b.span), arrow: /(?:→|->|=>)/.test(slice(read.text, b.span)) }))
-  const cases = rows.filter((r) => r.term && (r.arrow || CONDITIONAL.test(slice(read.text, r.term.term))))
-  const title = titleBlock(read) ?? rows.find((r) => !r.term && /\?$/.test(slice(read.text, r.b.span)))?.b ?? null
-  if (cases.length >= 2 && cases.length >= rows.filter((r) => r.b !== title).length * 0.75) {
-    const tree = new Growing()
-    const root = tree.add('choice', title ? labelled(read.text, title.span) : 'Which case?', title ? [title.span] : [])
-    for (const c of cases)
-      if (c.term)
-        tree.add('outcome', labelled(read.text, c.term.rest), [c.term.rest], root, {
-          text: labelled(read.text, c.term.term),
-        })
-    return tree.built(cases.every((c) => CONDITIONAL.test(slice(read.text, c.term?.term ?? c.b.span))) ? 0.78 : 0.6, [
-      many(cases.length, 'case'),
-      'each with what follows',
-    ])
-  }
-  return fromConditions(read)
-}
-const CONDITIONAL =
-  /\b(?:less|more|under|over|above|below|between|up to|at least|not|neither|both|and|only|urgent|if|when|\d+)\b/i
 
 /** Sentences that each name a case: "Above three metres the sailing is cancelled", after "depends on" or "whether". */
 function fromConditions(read: ReadText): Built | null {

@@ -1,29 +1,14 @@
 /** Kinds, parts, groups and reporting lines: from the shape of the text (nested items, headings, "term: a, b" lines, tables
  *  with repeating cells) or from what its sentences say. */
 import type { FigureLink, FigureNode } from '../figure'
-import { countOf, keyOf, type ChildClaim, type Named, type ReadText, isAssistant } from '../reading'
-import { capital, countMeeting, slice, termOf, type Block, type Span } from '../text'
+import { countOf, type ChildClaim, type Named, type ReadText, isAssistant } from '../reading'
+import { capital, countMeeting, type Span } from '../text'
 import { many, type Built } from './built'
-import { labelled, listIn, titleBlock } from './shapes'
+import { outlineTree, tableTree, type Edge, type Tree } from './outlineTree'
 import { Things, unitKey, type Thing } from './named'
 
-type Edge = { readonly from: Thing; readonly to: Thing; readonly source: readonly Span[] }
-type Tree = {
-  readonly things: Things
-  readonly edges: readonly Edge[]
-  readonly score: number
-  readonly reasons: readonly string[]
-}
-
 export function hierarchyFigure(read: ReadText): Built {
-  const trees = [
-    outlineTree(read),
-    groupTree(read),
-    headingTree(read),
-    termTree(read),
-    tableTree(read),
-    claimTree(read),
-  ].filter((t): t is Tree => t !== null)
+  const trees = [outlineTree(read), tableTree(read), claimTree(read)].filter((t): t is Tree => t !== null)
   const best = trees.toSorted((a, b) => b.score - a.score)[0]
   if (!best) return { nodes: [], links: [], score: 0, reasons: [] }
   const used = new Set(best.edges.flatMap((e) => [e.from.id, e.to.id]))
@@ -47,13 +32,6 @@ export function hierarchyFigure(read: ReadText): Built {
   return { nodes, links, score: best.score, reasons: best.reasons }
 }
 
-const named = (label: string, span: Span, path = ''): Named => ({
-  label,
-  key: `${keyOf(label)}${path}`,
-  span,
-  pronoun: null,
-})
-
 function depthOf(edges: readonly Edge[]): number {
   const parent = new Map(edges.map((e) => [e.to.id, e.from.id]))
   let most = 0
@@ -63,176 +41,6 @@ function depthOf(edges: readonly Edge[]): number {
     most = Math.max(most, depth)
   }
   return most
-}
-
-/** Nested items. Below a title that stands alone they have it as their root. */
-function outlineTree(read: ReadText): Tree | null {
-  const items = read.blocks.filter((b) => b.type === 'item')
-  const deep = items.filter((b) => b.depth > 0)
-  if (items.length < 3 || deep.length < 2) return null
-  const things = new Things()
-  const edges: Edge[] = []
-  const title = titleBlock(read)
-  const top = items.filter((b) => b.depth === 0)
-  const root = title && top.length > 1 ? things.take(named(labelled(read.text, title.span), title.span, '/')) : null
-  const above: Thing[] = []
-  const tops = new Map<string, Thing>()
-  for (const b of items) {
-    above.length = Math.min(above.length, b.depth)
-    // Under its parent's id: a path of keys would double with every level.
-    const path = above.at(-1)?.id
-    const label = labelled(read.text, b.span)
-    const repeats = b.depth === 0 && b.number === null ? tops.get(keyOf(label)) : undefined
-    const thing = repeats ?? things.take(named(label, b.span, path === undefined ? '' : `/${path}`))
-    const own = thing.key.replace(/\/.*/, '')
-    if (!tops.has(own)) tops.set(own, thing)
-    const from = above.at(-1) ?? root
-    if (from && !repeats) edges.push({ from, to: thing, source: [b.span] })
-    above.push(thing)
-  }
-  const words = items.map((b) => slice(read.text, b.span).split(/\s+/).length)
-  const short = words.filter((n) => n <= 5).length / words.length
-  const doing = read.told.doing / Math.max(1, read.told.units.length)
-  const numbered = items.filter((b) => b.depth === 0 && b.ordered && b.number !== null).length >= 2
-  const pairs = deep.filter((b) => termOf(read.text, b.span)).length / deep.length
-  const score = 0.55 + 0.3 * short + (depthOf(edges) > 2 ? 0.1 : 0) - 0.75 * doing - (numbered ? 0.1 : 0) - 0.35 * pairs
-  return {
-    things,
-    edges,
-    score: Math.min(0.97, score),
-    reasons: [`an outline of ${depthOf(edges) + 1} levels`, many(items.length, 'item')],
-  }
-}
-
-/** Names with a list below each: "Galley", then pots and stove. */
-function groupTree(read: ReadText): Tree | null {
-  const opens = (i: number): boolean => {
-    const [b, next] = [read.blocks[i], read.blocks[i + 1]]
-    return (
-      b !== undefined &&
-      /^(?:heading|paragraph)$/.test(b.type) &&
-      next?.type === 'item' &&
-      slice(read.text, b.span).split(/\s+/).length <= 6
-    )
-  }
-  const groups = read.blocks.map((_, i) => i).filter(opens)
-  if (groups.length < 2) return null
-  const things = new Things()
-  const edges: Edge[] = []
-  const [title] = read.blocks
-  const root =
-    title && !opens(0) && title.type !== 'item' && groups[0] === 1
-      ? things.take(named(labelled(read.text, title.span), title.span, '/'))
-      : null
-  const doing = read.told.doing / Math.max(1, read.told.units.length)
-  for (const at of groups) {
-    const block = read.blocks[at] as Block
-    const group = things.take(named(labelled(read.text, block.span).replace(/:$/, ''), block.span))
-    if (root) edges.push({ from: root, to: group, source: [block.span] })
-    const above: Thing[] = [group]
-    for (let i = at + 1; read.blocks[i]?.type === 'item'; i++) {
-      const b = read.blocks[i] as Block
-      above.length = Math.min(above.length, b.depth + 1)
-      const from = above.at(-1) as Thing
-      const term = termOf(read.text, b.span)
-      const thing = things.take(named(labelled(read.text, term?.term ?? b.span), term?.term ?? b.span, `/${from.id}`))
-      edges.push({ from, to: thing, source: [term?.term ?? b.span] })
-      if (term)
-        for (const s of listIn(read.text, term.rest))
-          edges.push({ from: thing, to: things.take(named(labelled(read.text, s), s, `/${thing.id}`)), source: [s] })
-      above.push(thing)
-    }
-  }
-  const items = read.blocks.filter((b) => b.type === 'item').length
-  return {
-    things,
-    edges,
-    score: (root ? 0.72 : 0.62) - 0.75 * doing,
-    reasons: [many(groups.length, 'group') + ' with a list each', many(items, 'item')],
-  }
-}
-
-function headingTree(read: ReadText): Tree | null {
-  const headings = read.blocks.filter((b) => b.type === 'heading')
-  if (headings.length < 4 || new Set(headings.map((h) => h.depth)).size < 2) return null
-  const things = new Things()
-  const edges: Edge[] = []
-  const above: { depth: number; thing: Thing }[] = []
-  for (const h of headings) {
-    while (above.length > 0 && (above.at(-1) as { depth: number }).depth >= h.depth) above.pop()
-    const thing = things.take(named(labelled(read.text, h.span), h.span, `/${above.at(-1)?.thing.id ?? ''}`))
-    const from = above.at(-1)?.thing
-    if (from) edges.push({ from, to: thing, source: [h.span] })
-    above.push({ depth: h.depth, thing })
-  }
-  const body = read.blocks.length - headings.length
-  // One title over headings that each have their text: peers rather than levels.
-  const peers = depthOf(edges) < 2 && body >= headings.length - 1 ? 0.25 : 0
-  return {
-    things,
-    edges,
-    score: 0.75 - 0.35 * Math.min(1, body / headings.length) - peers,
-    reasons: [`headings of ${depthOf(edges) + 1} levels`],
-  }
-}
-
-/** "Cutting tools: secateurs, shears" twice or more. */
-function termTree(read: ReadText): Tree | null {
-  const rows = read.blocks
-    .filter((b) => (b.type === 'item' && b.depth === 0) || b.type === 'paragraph')
-    .map((b) => ({ b, term: termOf(read.text, b.span) }))
-  const lists = rows.flatMap(({ b, term }) => {
-    const items = term ? listIn(read.text, term.rest) : []
-    return term && items.length > 0 && items.every((s) => slice(read.text, s).split(/\s+/).length <= 4)
-      ? [{ b, term, items }]
-      : []
-  })
-  const several = lists.filter((l) => l.items.length > 1).length
-  const listed = new Set(lists.map((l) => l.b))
-  const last = rows.filter((r) => !listed.has(r.b))
-  if (several < 2 || several < lists.length / 2 || last.length > 2) return null
-  const things = new Things()
-  const edges: Edge[] = []
-  const title = titleBlock(read) ?? last[0]?.b ?? null
-  const root =
-    title && !lists.some((l) => l.b === title)
-      ? things.take(named(labelled(read.text, title.span), title.span, '/'))
-      : null
-  for (const { term, items } of lists) {
-    const parent = things.take(named(labelled(read.text, term.term), term.term))
-    if (root) edges.push({ from: root, to: parent, source: [term.term] })
-    for (const s of items)
-      edges.push({ from: parent, to: things.take(named(labelled(read.text, s), s, `/${parent.id}`)), source: [s] })
-  }
-  return { things, edges, score: root ? 0.72 : 0.6, reasons: [`${many(lists.length, 'group')}, each with a list`] }
-}
-
-/** A table whose first columns repeat their cells: each column is a level. */
-function tableTree(read: ReadText): Tree | null {
-  const rows = read.blocks.filter((b) => b.type === 'row')
-  const [, ...body] = rows
-  const columns = Math.min(...rows.map((r) => r.cells.length))
-  if (body.length < 3 || columns < 2) return null
-  const text = (r: Block, c: number) => (r.cells[c] ? slice(read.text, r.cells[c] as Span) : '')
-  const first = new Set(body.map((r) => text(r, 0)))
-  if (first.size === body.length || body.some((r) => /^[\d.,%\s]+$/.test(text(r, columns - 1)))) return null
-  const things = new Things()
-  const edges: Edge[] = []
-  for (const r of body) {
-    let above: Thing | null = null
-    let path = ''
-    for (let c = 0; c < columns; c++) {
-      const span = r.cells[c]
-      if (!span || text(r, c) === '') continue
-      const name = named(labelled(read.text, span), span, path)
-      const known = things.find(name)
-      const thing = things.take(name)
-      if (above && !known) edges.push({ from: above, to: thing, source: [span] })
-      above = thing
-      path = `/${thing.id}`
-    }
-  }
-  return { things, edges, score: 0.8, reasons: [`a table of ${columns} levels`] }
 }
 
 /** What sentences say of kinds, parts and reporting lines. */

@@ -1,12 +1,12 @@
-/** Peers with a heading and a line of detail: the top items of a list, headings with their text, or sentences. */
+/** Peers with a heading and a line of detail: what the author set side by side, or else the sentences. */
 import type { FigureNode } from '../figure'
 import type { ReadText } from '../reading'
-import { capital, sentencesOf, slice, spansMeet, termOf, trimmed, type Block, type Span } from '../text'
+import { capital, labelsOf, sentencesOf, slice, spansMeet, trimmed, type Entry, type Span, type Table } from '../text'
+import { cellsWithNames } from './tables'
 
 type Point = { readonly text: string; readonly detail: string; readonly source: readonly Span[] }
-export type Points = { readonly nodes: readonly FigureNode[]; readonly from: 'items' | 'headings' | 'sentences' }
+export type Points = { readonly nodes: readonly FigureNode[]; readonly from: 'entries' | 'sentences' }
 
-const MOST_HEADING_WORDS = 9
 const PEER_NAMES =
   'tips?|rules?|hints?|reasons?|benefits?|principles?|values|advantages?|facts?|ideas?|mistakes|myths|lessons|guidelines|promises|strengths|qualities|habits|tipps?|regeln|gründe|werte|consejos?|reglas|razones|valores'
 /** "Five tips for winter sailings", "Our values": what follows stands side by side. */
@@ -18,11 +18,13 @@ export const COUNTS_PEERS = new RegExp(
 )
 
 export function pointsFigure(read: ReadText): Points {
-  const items = read.blocks.filter((b) => b.type === 'item')
-  const headings = read.blocks.filter((b) => b.type === 'heading')
-  const from = items.length >= 2 ? 'items' : headings.length >= 2 ? 'headings' : 'sentences'
+  const { entries, table } = read.outline
   const points =
-    from === 'items' ? fromItems(read.text, items) : from === 'headings' ? fromHeadings(read) : fromSentences(read)
+    entries.length >= 2
+      ? entries.map((e) => pointOf(read.text, e))
+      : table
+        ? fromRows(read.text, table)
+        : fromSentences(read)
   const nodes = points
     .filter((p) => p.text !== '')
     .map((p, i): FigureNode => ({
@@ -33,51 +35,56 @@ export function pointsFigure(read: ReadText): Points {
       source: p.source,
       ...(p.detail ? { detail: p.detail } : {}),
     }))
-  return { nodes, from }
+  return { nodes, from: entries.length >= 2 || table ? 'entries' : 'sentences' }
 }
 
-function fromItems(text: string, items: readonly Block[]): Point[] {
-  const top = items.reduce((least, b) => Math.min(least, b.depth), Infinity)
-  const out: { readonly head: Point; readonly below: Span[] }[] = []
-  for (const b of items) {
-    if (b.depth === top) out.push({ head: headed(text, b.span), below: [] })
-    else out.at(-1)?.below.push(b.span)
+/** An entry with all that is said below it as its detail. */
+function pointOf(text: string, e: Entry): Point {
+  const below = (x: Entry): Span[] => [x.label, ...x.details, ...x.entries.flatMap(below)]
+  const rows = e.table ? e.table.rows.map((r) => cellsWithNames(text, e.table as Table, r)) : []
+  const inner = [
+    ...e.entries.map((x) =>
+      [x.label, ...x.details].map((s) => clean(slice(text, s))).join(x.mark === ':' ? ': ' : ' – '),
+    ),
+    ...rows,
+  ]
+  const details = e.details.map((s) => clean(slice(text, s)))
+  return {
+    text: clean(slice(text, e.label)),
+    detail: joined([joined(details, '. '), inner.join('; ')], ' '),
+    source: [e.label, ...e.details, ...e.entries.flatMap(below), ...(e.table?.rows.flat() ?? [])],
   }
-  return out.map(({ head, below }) => ({
-    ...head,
-    detail: [head.detail, ...below.map((s) => clean(slice(text, s)))].filter((d) => d !== '').join('; '),
-    source: [...head.source, ...below],
+}
+
+const joined = (parts: readonly string[], by: string): string =>
+  parts
+    .filter((p) => p !== '')
+    .map((p, i, all) => (i < all.length - 1 && /[.!?:]$/.test(p) ? `${p} ` : i < all.length - 1 ? p + by : p))
+    .join('')
+    .replace(/\s+/g, ' ')
+    .trim()
+
+const fromRows = (text: string, table: Table): Point[] =>
+  table.rows.map((row) => ({
+    text: clean(slice(text, row[0] as Span)),
+    detail: cellsWithNames(text, table, row),
+    source: row,
   }))
-}
-
-/** "Heading: the rest", "Heading – the rest"; or the whole as heading. */
-function headed(text: string, span: Span): Point {
-  const words = slice(text, span)
-  const named = termOf(text, span)
-  if (named) return { text: clean(slice(text, named.term)), detail: clean(slice(text, named.rest)), source: [span] }
-  const first = /^(.{8,80}?[.!?])\s+(?=\p{Lu})/su.exec(words)
-  if (first && words.split(/\s+/).length > MOST_HEADING_WORDS)
-    return { text: clean(first[1] as string), detail: clean(words.slice(first[0].length)), source: [span] }
-  return { text: clean(words), detail: '', source: [span] }
-}
-
-function fromHeadings(read: ReadText): Point[] {
-  const out: Point[] = []
-  for (const b of read.blocks) {
-    if (b.type === 'heading') out.push({ text: clean(slice(read.text, b.span)), detail: '', source: [b.span] })
-    const last = out.at(-1)
-    if (b.type === 'paragraph' && last && last.detail === '')
-      out[out.length - 1] = { ...last, detail: clean(slice(read.text, b.span)), source: [...last.source, b.span] }
-  }
-  return out
-}
 
 function fromSentences(read: ReadText): Point[] {
-  const spans = read.blocks
-    .filter((b) => b.type === 'paragraph' || b.type === 'item')
-    .flatMap((b) => sentencesOf(read.text, b.span))
-    .map((s) => trimmed(read.text, s))
-  return counted(read, spans) ?? fragments(read, spans) ?? spans.map((s) => headed(read.text, s))
+  const paragraphs = read.blocks.filter((b) => b.type === 'paragraph' || b.type === 'item').map((b) => b.span)
+  const spans = paragraphs.flatMap((s) => sentencesOf(read.text, s)).map((s) => trimmed(read.text, s))
+  const told = counted(read, spans) ?? fragments(read, spans)
+  if (told) return told
+  const peers = paragraphs.length >= 3 && paragraphs.length * 1.5 < spans.length ? paragraphs : spans
+  return labelsOf(read.text, peers).map((l, i) => ({
+    text: clean(slice(read.text, l.label)),
+    detail: joined(
+      l.details.map((s) => clean(slice(read.text, s))),
+      '. ',
+    ),
+    source: [peers[i] as Span],
+  }))
 }
 
 /** "There are three reasons. First, ... Second, ...": each with all that is said up to the next. */
@@ -125,10 +132,12 @@ function fragments(read: ReadText, spans: readonly Span[]): Point[] | null {
   return out
 }
 
-const clean = (s: string): string =>
+/** Words of the text without its marks: emphasis, line breaks, the stop at the end and what only joined it to the label. */
+export const clean = (s: string): string =>
   s
     .replace(/\*\*|__/g, '')
     .replace(/\s+/g, ' ')
-    .replace(/[.;。]$/u, '')
+    .replace(/^(?:[,;:–—-]\s*|A:\s+)/u, '')
+    .replace(/[.;:,。]$/u, '')
     .trim()
     .slice(0, 1500)

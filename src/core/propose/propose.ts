@@ -2,8 +2,11 @@
  *  with its score, the reasons, and what of the passage it holds and leaves out. Lays nothing out. */
 import { MAX_NODES, figureKinds, type Figure, type FigureKind } from '../figure'
 import type { ReadText } from '../reading'
-import { slice, spansMeet } from '../text'
+import { slice, type Span } from '../text'
 import { many, type Built } from './built'
+import { withWholeLabels } from './wholeLabels'
+import { kindFeatures } from './kindFeatures'
+import { kindChances, sureFeatures, sureness } from './rank'
 import { conceptFigure } from './conceptFigure'
 import { decisionFigure } from './decisionFigure'
 import { coverageOf, withContext, type Coverage } from './coverage'
@@ -15,8 +18,10 @@ import { vennFigure } from './vennFigure'
 
 export type Reading = {
   readonly kind: FigureKind
-  /** From 0 to 1; hand-set and transparent, see the builders. */
+  /** How likely this kind is, from 0 to 1; learned, see `rank`. */
   readonly score: number
+  /** Sure enough to be offered without being asked. */
+  readonly strong: boolean
   readonly reasons: readonly string[]
   readonly coverage: Coverage
   readonly doubts: readonly Doubt[]
@@ -24,7 +29,7 @@ export type Reading = {
 }
 /** Below this a passage is not called a figure; at `STRONG` it is offered without being asked. */
 export const WORTH_SHOWING = 0.31
-export const STRONG = 0.6
+export const STRONG = 0.7
 
 type KindRow = { readonly build: (read: ReadText) => Built; readonly arrangement: string; readonly fewest: number }
 const kindRows = {
@@ -36,44 +41,33 @@ const kindRows = {
   points: { build: buildPoints, arrangement: 'grid', fewest: 2 },
 } satisfies Record<FigureKind, KindRow>
 
-export function propose(read: ReadText): Reading[] {
-  const built = figureKinds
-    .map((kind) => ({ kind, built: kindRows[kind].build(read) }))
-    .filter(({ kind, built }) => built.nodes.length >= kindRows[kind].fewest && built.nodes.length <= MAX_NODES)
-    .map(({ kind, built }) => ({ kind, built: withContext(read, built) }))
-  const found = new Map(built.map((b) => [b.kind, b.built.score]))
-  const tree = built.find((b) => b.kind === 'hierarchy')?.built ?? null
-  return built
-    .map(({ kind, built }) => ({
-      kind,
-      score: Math.round(yielding(kind, built.score - twiceTold(kind, built, tree), found, read) * 1000) / 1000,
-      reasons: built.reasons,
-      coverage: coverageOf(read, built),
-      doubts: built.doubts ?? [],
-      figure: figureOf(read, kind, built),
-    }))
-    .toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
-}
+export const propose = (read: ReadText): Reading[] => readingsOf(read, builtOf(read))
 
-/** Links that only say what is part of what: the tree says it better, where it is one tree. */
-function twiceTold(kind: FigureKind, built: Built, tree: Built | null): number {
-  if (kind !== 'concept' || !tree || tree.links.length < 4) return 0
-  const below = new Set(tree.links.map((l) => l.to))
-  const roots = new Set(tree.links.map((l) => l.from).filter((id) => !below.has(id))).size
-  if (roots > Math.max(1, tree.links.length / 4)) return 0
-  const same = built.links.filter((l) =>
-    l.source.some((s) => tree.links.some((t) => t.source.some((x) => spansMeet(s, x)))),
+/** What each kind makes of a passage, where it makes enough. */
+export const builtOf = (read: ReadText): Map<FigureKind, Built> =>
+  new Map(
+    figureKinds
+      .map((kind) => [kind, withWholeLabels(kindRows[kind].build(read), read.language)] as const)
+      .filter(([kind, b]) => b.nodes.length >= kindRows[kind].fewest && b.nodes.length <= MAX_NODES)
+      .map(([kind, b]) => [kind, withContext(read, b)] as const),
   )
-  return same.length > built.links.length * 0.6 ? 0.3 : 0
-}
 
-/** Almost anything can be said as one thing acting on another, and people who act as steps; where the text compares,
- *  chooses or divides, and tells no order, that comes first. */
-function yielding(kind: FigureKind, score: number, found: ReadonlyMap<FigureKind, number>, read: ReadText): number {
-  const special = Math.max(found.get('venn') ?? 0, found.get('decision') ?? 0, found.get('hierarchy') ?? 0)
-  const gives =
-    kind === 'concept' ? 0.9 : kind === 'process' && read.told.cueCount === 0 && read.told.orderedItems < 2 ? 0.6 : 0
-  return Math.max(0, score - gives * Math.max(0, special - 0.5))
+export function readingsOf(read: ReadText, built: ReadonlyMap<FigureKind, Built>): Reading[] {
+  const chances = kindChances(kindFeatures(read, built))
+  return [...built]
+    .map(([kind, b]): Reading => {
+      const sure = sureness(sureFeatures(read, kind, chances, b))
+      return {
+        kind,
+        score: Math.round((chances.get(kind) ?? 0) * 1000) / 1000,
+        strong: sure >= STRONG,
+        reasons: b.reasons,
+        coverage: coverageOf(read, b, titleOf(read)),
+        doubts: b.doubts ?? [],
+        figure: figureOf(read, kind, b),
+      }
+    })
+    .toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
 }
 
 function buildProcess(read: ReadText): Built {
@@ -143,18 +137,18 @@ function buildPoints(read: ReadText): Built {
   const headed = nodes.filter((n) => n.detail).length / Math.max(1, nodes.length)
   const labelled = from === 'sentences' && nodes.length > 2 && headed >= 0.5
   const told = from === 'sentences' && nodes.length > 1 && namesPeers(read) ? 0.3 : 0.12
-  const base = labelled ? 0.4 : { items: 0.5, headings: 0.5, sentences: told }[from]
+  const base = labelled ? 0.4 : { entries: 0.5, sentences: told }[from]
   const doing = read.told.doing / Math.max(1, read.told.units.length)
   const defined = read.claims.filter((c) => c.relation === 'link' && c.rule === 'definition' && c.verb === 'be').length
   const score =
     base +
     0.2 * headed +
     (namesPeers(read) ? 0.2 : 0) -
-    (from === 'headings' ? 0.1 : 0.25) * doing -
+    (read.outline.entries.some((e) => e.from === 'heading') ? 0.1 : 0.25) * doing -
     (defined >= Math.max(2, nodes.length * 0.5) ? 0.25 : 0) -
     (read.told.orderedItems >= 2 && !namesPeers(read) ? 0.15 : 0) -
     (nodes.length > 12 ? 0.15 : 0)
-  const what = { items: 'items of a list', headings: 'headings', sentences: 'sentences' }[from]
+  const what = { entries: 'entries', sentences: 'sentences' }[from]
   return {
     nodes,
     links: [],
@@ -163,17 +157,24 @@ function buildPoints(read: ReadText): Built {
   }
 }
 
+/** What the author called the passage, or the line above its list. */
+function titleOf(read: ReadText): Span | null {
+  const { title, opening, entries } = read.outline
+  const above = opening.at(-1)
+  return title ?? (entries.length > 1 && above && above.end - above.start <= LONGEST_TITLE ? above : null)
+}
+const LONGEST_TITLE = 120
+
 function figureOf(read: ReadText, kind: FigureKind, built: Built): Figure {
-  const lead = read.blocks.find(
-    (b, i) => b.type === 'heading' || (b.type === 'paragraph' && read.blocks[i + 1]?.type === 'item'),
-  )
+  const title = titleOf(read)
   return {
     id: 'figure',
     kind,
-    title: lead
-      ? slice(read.text, lead.span)
+    title: title
+      ? slice(read.text, title)
+          .replace(/\*\*|__/g, '')
           .replace(/[:：]$/, '')
-          .slice(0, 120)
+          .slice(0, LONGEST_TITLE)
       : '',
     language: read.language,
     nodes: Object.fromEntries(built.nodes.map((n) => [n.id, n])),

@@ -17,7 +17,7 @@ export function listIn(text: string, span: Span): Span[] {
     if (run[i] === ')') depth--
     const and =
       depth === 0
-        ? /^(?:[,;،、]\s*(?:(?:and|or|und|oder|y|o|et|ou)\s)?|\s(?:and|or|und|oder|y|et|ou|\+|&)\s)/u.exec(
+        ? /^(?:[,;،、]\s*(?:(?:and|or|und|oder|y|o|et|ou)\s)?|\s(?:and|or|und|oder|y|et|ou|\+|&|\/)\s|(?<=\p{L}{3})\+(?=\p{L}{3}))/u.exec(
             run.slice(i, i + 8),
           )
         : null

@@ -1,53 +1,64 @@
-/** Passages of a whole manuscript that read strongly as a figure: lists with their lead-in, paragraphs, and the prose of
- *  a section taken together. Never two that overlap. */
+/** Passages of a whole manuscript that surely read as a figure: sections by their headings, or lists and paragraphs inside one.
+ *  Never two that overlap, never over the border of a section; a section of sections only where none of them reads by
+ *  itself. */
 import { readText, type Lexicon } from '../reading'
-import { readableBlocks, type Block, type Span } from '../text'
+import { partsOf, readableBlocks, type Block, type Part, type Span } from '../text'
 import type { FigureKind } from '../figure'
-import { STRONG, propose } from './propose'
+import { propose } from './propose'
 
 export type Suggestion = { readonly span: Span; readonly kind: FigureKind; readonly score: number }
 
-const LONGEST = 12_000
+/** No section that is longer is one figure. */
+const LONGEST = 6_000
+const FEWEST_NODES = 3
 
 export function suggest(text: string, lexicon: Lexicon): Suggestion[] {
-  const out: Suggestion[] = []
-  for (const section of sections(readableBlocks(text))) {
-    const parts = groups(section)
-    const prose =
-      parts.length > 1 && parts.every((g) => g.every((b) => b.type === 'paragraph'))
-        ? [section.filter((b) => b.type !== 'heading')]
-        : []
-    for (const group of [...prose, ...parts]) {
-      const span = { start: (group[0] as Block).span.start, end: (group.at(-1) as Block).span.end }
-      if (span.end - span.start > LONGEST || out.some((o) => o.span.start < span.end && span.start < o.span.end))
-        continue
-      const best = propose(readText(text.slice(span.start, span.end), lexicon))[0]
-      if (best && best.score >= STRONG && Object.keys(best.figure.nodes).length >= 3)
-        out.push({ span: lineStart(text, span), kind: best.kind, score: best.score })
-    }
+  const offered = (blocks: readonly Block[]): Suggestion[] => {
+    const [first, last] = [blocks[0], blocks.at(-1)]
+    if (!first || !last || last.span.end - first.span.start > LONGEST) return []
+    const span = lineStart(text, { start: first.span.start, end: last.span.end })
+    const best = propose(readText(text.slice(span.start, span.end), lexicon))[0]
+    return best?.strong && Object.keys(best.figure.nodes).length >= FEWEST_NODES
+      ? [{ span, kind: best.kind, score: best.score }]
+      : []
   }
-  return out.toSorted((a, b) => a.span.start - b.span.start)
+  const inPart = (part: Part): Suggestion[] => {
+    const below = part.parts.flatMap(inPart)
+    if (below.length > 0) return [...inBlocks(part.blocks), ...below]
+    const whole = part.heading ? offered(allBlocks(part)) : []
+    return whole.length > 0 ? whole : inBlocks(part.blocks)
+  }
+  const inBlocks = (blocks: readonly Block[]): Suggestion[] => {
+    const together = offered(blocks)
+    return together.length > 0 ? together : groups(blocks).length > 1 ? groups(blocks).flatMap(offered) : []
+  }
+  return inPart(partsOf(text, readableBlocks(text))).toSorted((a, b) => a.span.start - b.span.start)
 }
+
+const allBlocks = (part: Part): Block[] => [
+  ...(part.heading ? [part.heading] : []),
+  ...part.blocks,
+  ...part.parts.flatMap(allBlocks),
+]
 
 /** The span from the start of its first line, so that a list marker belongs to it. */
 const lineStart = (text: string, s: Span): Span => ({ start: text.lastIndexOf('\n', s.start - 1) + 1, end: s.end })
 
-function sections(blocks: readonly Block[]): Block[][] {
-  const out: Block[][] = [[]]
-  for (const b of blocks) {
-    if (b.type === 'heading') out.push([])
-    ;(out.at(-1) as Block[]).push(b)
-  }
-  return out
-}
-
-function groups(section: readonly Block[]): Block[][] {
+/** A list with the line above it; each paragraph that stands by itself; a table. */
+function groups(blocks: readonly Block[]): Block[][] {
   const out: Block[][] = []
-  for (const b of section) {
-    if (b.type === 'heading' || b.type === 'row') continue
+  for (const [i, b] of blocks.entries()) {
     const last = out.at(-1)
-    if (b.type === 'item' && last?.at(-1)?.type === 'item') last.push(b)
+    const before = last?.at(-1)
+    const joins =
+      b.type !== 'paragraph' && (before?.type === b.type || (before?.type === 'paragraph' && isAbove(blocks, i)))
+    if (joins) last?.push(b)
     else out.push([b])
   }
   return out
+}
+/** The paragraph before a list announces it. */
+const isAbove = (blocks: readonly Block[], i: number): boolean => {
+  const above = blocks[i - 1]
+  return above !== undefined && above.span.end - above.span.start <= 200
 }

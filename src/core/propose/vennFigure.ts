@@ -1,23 +1,13 @@
 /** What two to five compared things share and what each has alone: from parallel lists, tables with ticks, or sentences. */
 import type { FigureNode, NodeId } from '../figure'
-import { keyOf, type CompareClaim, type Named, type ReadText } from '../reading'
-import { slice, spansMeet, termOf, type Block, type Span } from '../text'
+import type { CompareClaim, Named, ReadText } from '../reading'
+import { spansMeet, type Span } from '../text'
 import { many, type Built } from './built'
-import { labelled, listIn } from './shapes'
-
-type Sets = {
-  readonly names: readonly Named[]
-  readonly members: readonly {
-    readonly label: string
-    readonly key: string
-    readonly sets: ReadonlySet<number>
-    readonly source: readonly Span[]
-  }[]
-}
-type Compared = Sets & { readonly score: number; readonly reasons: readonly string[] }
+import { comparedInProse } from './comparedInProse'
+import { comparedInSections, comparedInTable, type Compared } from './compared'
 
 export function vennFigure(read: ReadText): Built {
-  const found = [fromTable(read), fromLists(read), fromTerms(read), fromClaims(read)].filter(
+  const found = [comparedInTable(read), comparedInSections(read), fromClaims(read), comparedInProse(read)].filter(
     (x): x is Compared => x !== null,
   )
   const best = found.toSorted((a, b) => b.score - a.score)[0]
@@ -41,121 +31,6 @@ export function vennFigure(read: ReadText): Built {
     })),
   ]
   return { nodes, links: [], score: best.score, reasons: best.reasons }
-}
-
-/** Members by key, each in all the sets that name it. */
-function collected(
-  entries: readonly { readonly set: number; readonly label: string; readonly span: Span }[],
-): Sets['members'] {
-  const byKey = new Map<string, { label: string; key: string; sets: Set<number>; source: Span[] }>()
-  for (const e of entries) {
-    const key = keyOf(e.label)
-    const known = byKey.get(key) ?? { label: e.label, key, sets: new Set<number>(), source: [] }
-    known.sets.add(e.set)
-    known.source.push(e.span)
-    byKey.set(key, known)
-  }
-  return [...byKey.values()]
-}
-
-const TICK = /^(?:x|✓|✔|☑|✅|●|•|yes|y|ja|sí|si|oui|both)$/iu
-const CROSS = /^(?:|no|n|-|–|—|✗|✘|❌|○|nein|non)$/iu
-
-/** A table whose cells say yes or no. */
-function fromTable(read: ReadText): Compared | null {
-  const rows = read.blocks.filter((b) => b.type === 'row')
-  const [head, ...body] = rows
-  if (!head || body.length < 2) return null
-  const sets = head.cells.slice(1)
-  const cell = (r: Block, i: number): string => (r.cells[i] ? slice(read.text, r.cells[i] as Span).trim() : '')
-  if (
-    sets.length < 2 ||
-    sets.length > 5 ||
-    body.some((r) => sets.some((_, i) => !TICK.test(cell(r, i + 1)) && !CROSS.test(cell(r, i + 1))))
-  )
-    return null
-  const entries = body.flatMap((r) =>
-    sets.flatMap((_, i) =>
-      TICK.test(cell(r, i + 1)) && r.cells[0]
-        ? [{ set: i, label: labelled(read.text, r.cells[0]), span: r.cells[0] }]
-        : [],
-    ),
-  )
-  const names = sets.map((s) => nameOf(read, s))
-  return {
-    names,
-    members: collected(entries),
-    score: 0.85,
-    reasons: ['a table of yes and no', many(names.length, 'set')],
-  }
-}
-const nameOf = (read: ReadText, span: Span): Named => ({
-  label: labelled(read.text, span),
-  key: keyOf(slice(read.text, span)),
-  span,
-  pronoun: null,
-})
-
-/** Lists under two or more names, with items that are the same. */
-function fromLists(read: ReadText): Compared | null {
-  const groups: { name: Block; items: Block[] }[] = []
-  for (const [i, b] of read.blocks.entries()) {
-    const next = read.blocks[i + 1]
-    const named =
-      b.type !== 'row' &&
-      next?.type === 'item' &&
-      (b.type !== 'item' || next.depth > b.depth) &&
-      slice(read.text, b.span).length <= 60
-    if (named) groups.push({ name: b, items: [] })
-    else if (b.type === 'item') groups.at(-1)?.items.push(b)
-  }
-  if (groups.length < 2 || groups.length > 5 || groups.some((g) => g.items.length === 0)) return null
-  const entries = groups.flatMap((g, set) =>
-    g.items.map((b) => ({ set, label: labelled(read.text, b.span), span: b.span })),
-  )
-  const members = collected(entries)
-  const shared = members.filter((m) => m.sets.size > 1).length
-  if (shared === 0) return null
-  const versus = /\b(?:vs\.?|versus|or|and|compared)\b/i.test(slice(read.text, (read.blocks[0] as Block).span))
-    ? 0.08
-    : 0
-  return {
-    names: groups.map((g) => nameOf(read, g.name.span)),
-    members,
-    score: 0.72 + 0.05 * Math.min(3, shared) + versus,
-    reasons: [`lists under ${groups.length} names`, `${many(shared, 'item')} in more than one`],
-  }
-}
-
-const SHARED =
-  /^(?:both|all(?: three| four)?|common|in common|shared|together|the same|beide|gemeinsam|ambos|los dos|en común)$/iu
-
-/** "City: theatre, late shops", "Village: quiet", "Both: schools". */
-function fromTerms(read: ReadText): Compared | null {
-  const rows = read.blocks.flatMap((b) => {
-    const term = b.type === 'item' || b.type === 'paragraph' ? termOf(read.text, b.span) : null
-    return term ? [{ ...term, items: listIn(read.text, term.rest) }] : []
-  })
-  const shared = rows.filter((r) => SHARED.test(slice(read.text, r.term)))
-  const own = rows.filter((r) => !shared.includes(r))
-  if (shared.length === 0 || own.length < 2 || own.length > 5) return null
-  const entries = [
-    ...shared.flatMap((r) =>
-      r.items.flatMap((s) => own.map((_, set) => ({ set, label: labelled(read.text, s), span: s }))),
-    ),
-    ...own.flatMap((r, set) => r.items.map((s) => ({ set, label: labelled(read.text, s), span: s }))),
-  ]
-  return {
-    names: own
-      .map((r) => nameOf(read, r.term))
-      .map((n) => ({
-        ...n,
-        label: n.label.replace(/^(?:only|just|nur|solo) (\p{L})/iu, (_, x: string) => x.toUpperCase()),
-      })),
-    members: collected(entries),
-    score: 0.82,
-    reasons: ['a line of what is shared', many(own.length, 'set')],
-  }
 }
 
 /** What sentences say of things side by side. */

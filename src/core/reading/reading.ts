@@ -1,6 +1,17 @@
 /** The reading half's first stage: text in, what it says out, each finding with its span. Any language gets blocks; the
  *  sentences of languages with a pack are interpreted, those of others are not, and `interpreted` says so. */
-import { answersIn, readableBlocks, sentencesOf, slice, type Answers, type Block, type Span } from '../text'
+import {
+  answersIn,
+  outlineOf,
+  readableBlocks,
+  sentencesOf,
+  slice,
+  type Answers,
+  type Block,
+  type Entry,
+  type Outline,
+  type Span,
+} from '../text'
 import type { Claim, Named } from './claims'
 import { asksForCases, caseClaims } from './english/caseClaims'
 import { choiceClaims } from './english/choiceClaims'
@@ -18,9 +29,16 @@ import { packClaims, packOf, packSaid, type LanguagePack } from './packs'
 import { told, type Told } from './statements'
 import { mailUnits, unitsOf, type SaidUnit } from './units'
 
+/** An order ("Check the ramp"), a sentence, or a name without a verb. */
+export type Form = 'order' | 'sentence' | 'name'
+
 export type ReadText = {
   readonly text: string
   readonly blocks: readonly Block[]
+  /** What the author arranged. */
+  readonly outline: Outline
+  /** How the labels of entries and the sentences behind them are built, by where they start; empty where no language is read. */
+  readonly forms: ReadonlyMap<number, Form>
   readonly language: string
   readonly interpreted: boolean
   /** What the answers of a question are called in this language. */
@@ -47,13 +65,16 @@ export function readText(text: string, words: Lexicon): ReadText {
   const interpret = (block: Block) =>
     (parsed.get(block) ?? parsedSpan(text, block.span, lexicon)).map((p) => saidOf(text, p.span, p.clauses, lexicon))
   const all = blocks.flatMap((b) => parsed.get(b) ?? [])
+  const outline = outlineOf(text, blocks)
   return {
     text,
     blocks,
+    outline,
+    forms: interpreted ? formsOf(text, outline.entries, lexicon) : new Map(),
     language,
     interpreted,
     answers: answersIn('en'),
-    told: told(text, blocks, interpreted ? interpret : null),
+    told: told(text, blocks, outline, interpreted ? interpret : null),
     claims: interpreted ? claimsIn(text, blocks, parsed, lexicon) : [],
     units: [...unitsOf(text, blocks, parsed), ...mailUnits(frame)],
     sentences: all.map((p) => p.span),
@@ -73,13 +94,16 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
   const interpret = (b: Block) =>
     (spans.get(b) ?? sentencesOf(text, b.span)).map((s) => packSaid(text, s, pack, tellsSteps(b)))
   const last = { thing: null }
+  const outline = outlineOf(text, blocks)
   return {
     text,
     blocks,
+    outline,
+    forms: new Map(),
     language: pack.language,
     interpreted: true,
     answers: pack.answers,
-    told: told(text, blocks, interpret),
+    told: told(text, blocks, outline, interpret),
     claims: all.flatMap((s) => packClaims(text, s, pack, last)),
     units: [
       ...unitsOf(
@@ -92,6 +116,23 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
     sentences: all,
   }
 }
+
+function formsOf(text: string, entries: readonly Entry[], lexicon: Lexicon): Map<number, Form> {
+  const formOf = (s: Span): [number, Form] => {
+    const [first] = sentencesOf(text, { start: s.start, end: Math.min(s.end, s.start + LONGEST_FORM) })
+    const clauses = parse(text, first ?? s, lexicon)
+    const main = clauses.find((c) => c.sub === null && !c.relative) ?? clauses[0]
+    return [s.start, main?.verb?.imperative ? 'order' : clauses.some((c) => c.verb) ? 'sentence' : 'name']
+  }
+  return new Map(
+    entries.flatMap((e) => [
+      formOf(e.label),
+      ...e.details.slice(0, 1).map(formOf),
+      ...formsOf(text, e.entries, lexicon),
+    ]),
+  )
+}
+const LONGEST_FORM = 200
 
 type Parsed = { readonly span: Span; readonly clauses: readonly Clause[] }
 

@@ -2,9 +2,12 @@
  *  English sentences by their clauses. The tree is built first and lowered to a graph in `propose`: wiring edges while
  *  reading makes every wrong scope a wrong edge. */
 import { alike } from './opposites'
-import { capital, slice, trimmed, type Block, type Span } from '../text'
-import type { Said } from './english/saying'
+import { capital, slice, trimmed, type Block, type Outline, type Span } from '../text'
 import type { Arm, Ask, Statement, Step } from './statementTree'
+import type { Said } from './english/saying'
+import { frameOf, phaseStep, phasesOf, within } from './frame'
+import { entriesByStart, foldInner, foldsInner, plainStep, tellItem, type Interpreter } from './itemSteps'
+import { stepsInTable } from './stepTable'
 import { tell, type Scope, type State } from './tell'
 
 /** One thing the passage says, for coverage: an item, or a clause of a sentence. */
@@ -25,35 +28,44 @@ export type Told = {
   readonly doing: number
 }
 
-/** The sentences of a block as sayings; null where the language of the text is not interpreted. */
-export type Interpreter = (block: Block) => readonly (readonly Said[])[]
+const freshState = (body: Statement[], outline: Outline): State => ({
+  body,
+  scope: null,
+  loopStart: null,
+  item: null,
+  prose: false,
+  known: new Map(),
+  object: null,
+  state: null,
+  inItem: false,
+  entries: entriesByStart(outline.entries),
+})
 
-export function told(text: string, blocks: readonly Block[], interpret: Interpreter | null): Told {
+export function told(text: string, blocks: readonly Block[], outline: Outline, interpret: Interpreter | null): Told {
   const out: Statement[] = []
   const units: Unit[] = []
-  const state: State = {
-    body: out,
-    scope: null,
-    loopStart: null,
-    item: null,
-    prose: false,
-    known: new Map(),
-    object: null,
-    state: null,
-    inItem: false,
-  }
+  const state = freshState(out, outline)
   let cueCount = 0
   const note = (u: Unit, cues: number) => {
     units.push(u)
     cueCount += cues
   }
-  const own = blocks.filter((b) => b.type === 'item' || b.type === 'paragraph')
-  readTable(
-    text,
-    blocks.filter((b) => b.type === 'row'),
-    state,
-    note,
+  const frame = frameOf(text, blocks, outline)
+  const phases = phasesOf(outline)
+  const own = blocks.filter(
+    (b) =>
+      (b.type === 'item' || b.type === 'paragraph') &&
+      !frame.has(b) &&
+      b.span.start !== outline.title?.start &&
+      !within(phases, b.span.start),
   )
+  const tellPlainly = (step: Step, span: Span): void => {
+    state.body.push(step)
+    note({ span, doing: true, asked: true, ordered: true, remark: false }, 0)
+  }
+  for (const e of phases) tellPlainly(phaseStep(text, e), e.span)
+  const rows = blocks.filter((b) => b.type === 'row')
+  for (const step of stepsInTable(text, rows)) tellPlainly(step, step.source[0] as Span)
   for (let i = 0; i < own.length;) {
     const block = own[i] as Block
     const end = block.type === 'item' ? familyEnd(own, i) : i + 1
@@ -165,12 +177,7 @@ function readItem(
   const arrow = ARROW.exec(slice(text, item.span))
   if (arrow && interpret && inner.length === 0) readArrow(text, item, arrow, state, interpret, note)
   else if (interpret) {
-    const sentences = interpret(item).flat()
-    sentences.forEach((said, k) => {
-      state.inItem = k > 0
-      tell(said, sentences[k + 1] ?? null, state, k > 0)
-    })
-    state.inItem = false
+    const sentences = tellItem(text, item, state, interpret)
     for (const said of sentences)
       note(
         {
@@ -186,7 +193,11 @@ function readItem(
     state.body.push(plainStep(text, item))
     note({ span: item.span, doing: false, asked: false, ordered: item.ordered, remark: false }, 0)
   }
-  if (inner.length > 0) readInner(text, inner, state, scopeBefore, before, interpret, note)
+  const led = inner.length > 0 && interpret && foldsInner(text, item, state, state.body.at(-1))
+  if (led && inner.every((b) => !ANSWER.test(slice(text, b.span)))) {
+    foldInner(text, inner, state)
+    for (const b of inner) note({ span: b.span, doing: true, asked: true, ordered: false, remark: false }, 0)
+  } else if (inner.length > 0) readInner(text, inner, state, scopeBefore, before, interpret, note)
 }
 
 const ARROW = /^(.{2,80}?)\s*(?:→|⇒|->|=>)\s*(?=\S)/u
@@ -234,30 +245,6 @@ function readArrow(
   )
   state.scope = scope
   note({ span: item.span, doing: true, asked: true, ordered: item.ordered, remark: false }, 1)
-}
-
-const ACTION_COLUMN =
-  /^(?:what|actions?|tasks?|steps?|activity|activities|to do|was|tätigkeit|schritt|qué|acción|paso)$/i
-const ACTOR_COLUMN = /^(?:who|by|role|roles|responsible|actor|person|wer|rolle|verantwortlich|quién|responsable)$/i
-
-/** A table of steps: a column that says what is done, perhaps one that says who does it. */
-function readTable(text: string, rows: readonly Block[], state: State, note: Note): void {
-  const [head, ...body] = rows
-  if (!head || body.length < 2) return
-  const name = (c: number): string => (head.cells[c] ? slice(text, head.cells[c] as Span).trim() : '')
-  const columns = head.cells.map((_, c) => c)
-  const numbered = body.every((r, i) => r.cells[0] && slice(text, r.cells[0]).replace(/\.$/, '') === String(i + 1))
-  const named = columns.filter((c) => ACTION_COLUMN.test(name(c)) && !(numbered && c === 0))
-  const what = named.at(-1) ?? -1
-  const who = columns.find((c) => ACTOR_COLUMN.test(name(c)) && c !== what) ?? -1
-  if (what < 0 || (!numbered && who < 0)) return
-  for (const r of body) {
-    const span = r.cells[what]
-    if (!span || span.end <= span.start) continue
-    const actor = who >= 0 && r.cells[who] ? slice(text, r.cells[who] as Span) : ''
-    state.body.push({ ...plainStep(text, { ...r, span }), actor: actor || null, doing: true, source: [r.span] })
-    note({ span: r.span, doing: true, asked: true, ordered: true, remark: false }, 0)
-  }
 }
 
 /** Items below an item: the arms of a question, the steps of an open condition, particulars, or steps of their own. */
@@ -384,16 +371,3 @@ function inBody(state: State, body: Statement[], run: () => void): void {
   state.scope = scope
   state.item = item
 }
-
-const plainStep = (text: string, block: Block): Step => ({
-  do: 'step',
-  label: slice(text, block.span)
-    .replace(/\s+/g, ' ')
-    .replace(/[.。．;；،]$/u, ''),
-  actor: null,
-  doing: false,
-  detail: null,
-  source: [block.span],
-  content: [],
-  item: block.number,
-})

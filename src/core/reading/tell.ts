@@ -1,6 +1,6 @@
 /** Takes sayings into the statement tree one after the other: which arm of which question a sentence belongs to. */
 import { withObject } from './standsFor'
-import type { Span } from '../text'
+import type { Entry, Span } from '../text'
 import type { Action } from './english/action'
 import type { Said } from './english/saying'
 import type { Condition } from './english/condition'
@@ -28,6 +28,7 @@ export type State = {
   item: number | null
   /** A sentence of the present item has been told already. */
   inItem: boolean
+  readonly entries: ReadonlyMap<number, Entry>
   /** Inside a paragraph, not a list. */
   prose: boolean
   /** Words that have been told of, each with how many were before it. */

@@ -16,7 +16,9 @@ const content = (s: string): Set<string> =>
       .filter((w) => !IGNORED.has(w))
       .map((w) =>
         w
-          .replace(/(?<=..)(?:ies|y)$/, 'i')
+          .replace(/(?<=[^aeiou]..)([bdgmnprt])\1(?:ed|ing)$/, '$1')
+          .replace(/(?<=[aeiouy].*[^e])(?:ed|ing)$/, '')
+          .replace(/(?<=..)(?:ies|ied|y)$/, 'i')
           .replace(/(?<=...)s$/, '')
           .replace(/(?<=...)e$/, ''),
       ),

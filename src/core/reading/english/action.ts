@@ -1,6 +1,6 @@
 /** An English clause as an action: its verb in the base form, what it is done to, who does it. */
 import { lowerFirst, type Span } from '../../text'
-import { actorName, joined, labelOf } from './label'
+import { actorName, doneOf, joined } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { verbReading } from './verbs'
@@ -55,20 +55,21 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     content: contentOf(of, lexicon),
     object: doing ? objectOf(of, lexicon) : null,
   })
-  if (!verb) return make(labelOf(withoutLead(own)), null, false, own)
+  if (!verb) return make(doneOf(withoutLead(own)), null, false, own)
   const head = headWord(clause)
   const not = (label: string) => (verb.negative ? `Do not ${lowerFirst(label)}` : label)
-  if (verb.imperative) return make(not(labelOf([head, ...rest])), null, true, [head, ...rest])
+  if (verb.imperative) return make(not(doneOf([head, ...rest])), null, true, [head, ...rest])
   const whole = () =>
-    make(labelOf([...subject, ...verb.words, ...rest]), null, false, [...subject, ...verb.words, ...rest])
+    make(doneOf([...subject, ...verb.words, ...rest]), null, false, [...subject, ...verb.words, ...rest])
   if (verb.copula || subject.length === 0) return whole()
   if (verb.passive) {
     const by = rest.findIndex((w) => w.lower === 'by')
     const agent = by >= 0 ? rest.slice(by + 1) : []
     const agentActs = isActorPhrase(agent, lexicon)
-    const words = [head, ...subjectWords, ...(agentActs ? rest.slice(0, by) : rest)]
+    const behind = agentActs ? rest.slice(0, by) : rest
+    const words = [head, ...subjectWords, ...behind]
     const acts = !verb.told && !STATE_PASSIVES.test(verb.base)
-    return make(not(labelOf(words)), agentActs ? actorOf(agent) : null, acts, words)
+    return make(doneOf([...subject, ...verb.words, ...behind]), agentActs ? actorOf(agent) : null, acts, words)
   }
   const [name] = subject
   // "Every Friday Nils empties the box"
@@ -84,7 +85,9 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     /^(?:both|all|each|one|two|some) of (?:you|us|them)$/.test(subject.map((w) => w.lower).join(' ')) ||
     subject.every((w) => /^(?:you|we|they|he|she|i|who|whoever|everybody|everyone)$/.test(w.lower))
   if (!somebody || verb.told || (STATES.has(verb.base) && verb.modal !== 'must')) return whole()
-  return make(not(labelOf([head, ...rest])), actor, true, [head, ...rest])
+  // Whoever does it stands beside: "checks the lashings".
+  const told = verb.negative ? verb.words : verb.words.slice(-1)
+  return make(doneOf([...told, ...rest]), actor, true, [head, ...rest])
 }
 
 /** The subject without the capital of a sentence's first word, where that is no name as far as one can tell. */

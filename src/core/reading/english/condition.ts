@@ -1,7 +1,7 @@
 /** An English condition or question as a question with its answer: "the crate is not damaged" is "Crate damaged?", no. */
 import { capitalWord, type Span } from '../../text'
 import { contentOf } from './action'
-import { joined, labelOf } from './label'
+import { doneOf, joined, labelOf } from './label'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
 import { AUXILIARIES, NEGATIONS, type Lexicon, type Word } from './words'
@@ -33,13 +33,12 @@ export function conditionOf(clause: Clause, inverted: boolean, sure: boolean, le
   let negative = inverted
   const kept: Word[] = []
   const [first] = subject
-  const dropped =
-    subject.length === 1 && first && ((IT.test(first.lower) && (verb?.copula || verb?.passive)) || ME.test(first.lower))
+  const dropped = subject.length === 1 && first && IT.test(first.lower) && (verb?.copula || verb?.passive)
   // "If nobody picks up": the words say it best.
   const none = first !== undefined && /^(?:nobody|nothing|none)$/.test(first.lower) && subject.length === 1
   if (!dropped) kept.push(...subject.filter((w) => w.lower !== 'no'))
   if (verb?.negative && !none) negative = !negative
-  if (verb) kept.push(...finiteWords(verb))
+  if (verb) kept.push(...(dropped ? bareWords(verb) : finiteWords(verb)))
   const rest = clause.rest.filter((w, i) => {
     const turns =
       (w.lower === 'no' || w.lower === 'not') &&
@@ -52,11 +51,15 @@ export function conditionOf(clause: Clause, inverted: boolean, sure: boolean, le
   const words = [...kept, ...rest].filter((w) => w.text !== '?')
   const whole = words.length > 0 ? words : clause.rest
   return {
-    question: `${labelOf(whole) || 'This holds'}?`,
+    question: `${doneOf(whole) || 'This holds'}?`,
     answer: negative ? 'no' : 'yes',
     source: { start: clause.start, end: clause.end },
     content: contentOf(
-      [...(dropped ? [] : subject), ...(verb && !verb.copula ? verb.words.slice(-1) : []), ...rest],
+      [
+        ...(dropped || (first && ME.test(first.lower)) ? [] : subject),
+        ...(verb && !verb.copula ? verb.words.slice(-1) : []),
+        ...rest,
+      ],
       lexicon,
     ),
     sure,
@@ -65,14 +68,26 @@ export function conditionOf(clause: Clause, inverted: boolean, sure: boolean, le
     aboutIt: first !== undefined && IT.test(first.lower) && verb !== null && !verb.copula && !verb.passive,
   }
 }
-/** The verb group as it stands in a question without auxiliary: "does not respond" is responds, "has been removed" removed. */
+/** The verb group of a condition turned to yes: "is not damaged" is "is damaged", "does not respond" is "responds". */
 function finiteWords(verb: NonNullable<Clause['verb']>): Word[] {
-  if (verb.modal) return verb.words.filter((w) => !NEGATIONS.has(w.lower))
+  const words = verb.words.flatMap((w) => {
+    if (NEGATIONS.has(w.lower) && !/n['’]t$/.test(w.lower)) return []
+    return [/n['’]t$/.test(w.lower) ? { ...w, text: POSITIVE[w.lower.slice(0, -3)] ?? w.text.slice(0, -3) } : w]
+  })
+  const does = words.findIndex((w) => /^(?:does|doesn['’]t)$/.test(w.lower))
+  const last = words.at(-1) as Word
+  if (does >= 0 && words.length > 1)
+    return [...words.slice(0, -1).filter((_, i) => i !== does), { ...last, text: thirdPerson(last.text) }]
+  const helps = words[0]?.lower.startsWith('do') && words.length > 1
+  return helps ? words.slice(1) : words
+}
+const POSITIVE: Readonly<Record<string, string>> = { ca: 'can', wo: 'will', sha: 'shall' }
+
+/** What it is of "it", without the auxiliary: "it is above 500 metres" is "above 500 metres". */
+function bareWords(verb: NonNullable<Clause['verb']>): Word[] {
   const last = verb.words.at(-1) as Word
   const adverbs = verb.words.slice(0, -1).filter((w) => w.tag === 'adv')
-  if (verb.copula || AUXILIARIES.has(last.lower)) return verb.base === 'have' ? [...adverbs, last] : adverbs
-  const does = verb.words.some((w) => /^(?:does|doesn't)$/.test(w.lower))
-  return [...adverbs, does ? { ...last, text: thirdPerson(last.text) } : last]
+  return verb.copula || AUXILIARIES.has(last.lower) ? adverbs : [...adverbs, last]
 }
 const thirdPerson = (v: string): string =>
   /(?:s|x|z|ch|sh|o)$/.test(v) ? `${v}es` : /[^aeiou]y$/.test(v) ? `${v.slice(0, -1)}ies` : `${v}s`
@@ -86,9 +101,8 @@ export function questionOf(words: readonly Word[], lexicon: Lexicon): Condition 
   const rest = polar ? bare.slice(1) : bare
   const negative = polar && (/n't$/.test(first.lower) || rest.some((w) => w.lower === 'not'))
   const said = rest.filter((w) => !negative || w.lower !== 'not')
-  const you = said.length > 1 && /^(?:you|we|it|they)$/.test(said[0]?.lower ?? '') ? said.slice(1) : said
   return {
-    question: `${polar ? labelOf(you) : capitalWord(joined(bare))}?`,
+    question: `${negative ? doneOf(said) : capitalWord(joined(bare))}?`,
     put: true,
     answer: negative ? 'no' : 'yes',
     source,

@@ -3,7 +3,9 @@
 import { ADVERBS, DETERMINERS, NEGATIONS, isNumber, isWord, type Word } from './words'
 import { capitalWord } from '../../text'
 
+/** What names something is short; what is done is told whole. */
 const MOST_WORDS = 6
+const MOST_DONE = 12
 const ARTICLES = new Set(['the', 'a', 'an'])
 const POSSESSIVES = new Set(['your', 'his', 'her', 'its', 'our', 'their', 'my'])
 const FILLERS = new Set([
@@ -52,6 +54,30 @@ const CUTTABLE = new Set([
 ])
 const MEASURED = new Set(['than', 'least', 'most', 'above', 'below', 'over', 'under', 'without', 'only', 'not'])
 
+/** What is done, whole and in the words of the text; only what merely joins it to the step before is dropped. */
+export function doneOf(words: readonly Word[]): string {
+  let kept = words.filter((w, i) => !(FILLERS.has(w.lower) && i < 2) && !(w.text === ',' && i === 0))
+  while (count(kept) > MOST_DONE) {
+    const cut = lastCut(kept)
+    if (cut < 4) break
+    kept = kept.slice(0, cut)
+  }
+  while (kept.length > 1 && LOOSE.test((kept.at(-1) as Word).lower)) kept = kept.slice(0, -1)
+  const [first] = kept
+  const bare = first && ARTICLES.has(first.lower) && kept.length > 2 ? kept.slice(1) : kept
+  return capitalWord(joined(bare))
+}
+
+/** No label ends in a word that leads on to another. */
+const LOOSE =
+  /^(?:of|to|for|with|from|by|at|than|as|and|or|but|nor|such|the|an?|which|who|whose|that|each|because|so|if|when|[,;:–—-])$/
+
+/** Where a label that is too long may end: before the last phrase that changes nothing of what is said. */
+const lastCut = (words: readonly Word[]): number =>
+  words.findLastIndex(
+    (w, i) => i >= 2 && CUTTABLE.has(w.lower) && !isNumber(words[i + 1]) && !keepsMeaning(words.slice(i)),
+  )
+
 export function labelOf(words: readonly Word[]): string {
   let kept = words.filter(
     (w, i) =>
@@ -60,9 +86,7 @@ export function labelOf(words: readonly Word[]): string {
       !POSSESSIVES.has(w.lower),
   )
   while (count(kept) > MOST_WORDS) {
-    const cut = kept.findLastIndex(
-      (w, i) => i >= 2 && CUTTABLE.has(w.lower) && !isNumber(kept[i + 1]) && !keepsMeaning(kept.slice(i)),
-    )
+    const cut = lastCut(kept)
     if (cut < 2 || count(kept.slice(0, cut)) < 2) break
     kept = kept.slice(0, cut)
   }

@@ -1,0 +1,179 @@
+/** Decisions from what the author arranged: options with what is for and against each, cases with what follows from each,
+ *  options with what is said of each. */
+import type { NodeId } from '../figure'
+import { conditionsIn, keyOf, ruleIn, type ReadText } from '../reading'
+import { capital, labelOf, sentencesOf, slice, type Entry, type Span } from '../text'
+import { many, type Built } from './built'
+import { Growing } from './growing'
+import { clean } from './pointsFigure'
+import { labelled, listIn } from './shapes'
+
+const PROS = /^(?:\+|pros?|for|advantages?|benefits?|plus|good|strengths?|dafür|vorteile?|a favor|ventajas?)$/iu
+const CONS =
+  /^(?:-|−|–|cons?|against|disadvantages?|drawbacks?|minus|bad|risks?|weakness(?:es)?|dagegen|nachteile?|en contra|desventajas?)$/iu
+
+const rootOf = (read: ReadText, tree: Growing, otherwise: string): NodeId => {
+  const { title, opening } = read.outline
+  const asked =
+    title ?? opening.flatMap((s) => sentencesOf(read.text, s)).findLast((s) => /\?$/.test(slice(read.text, s)))
+  return tree.add('choice', asked ? labelled(read.text, asked).replace(/\?$/, '') : otherwise, asked ? [asked] : [])
+}
+
+const sideOf = (words: string): string => (PROS.test(words) ? 'Pro' : CONS.test(words) ? 'Con' : '')
+/** The plus or minus that marks an entry. */
+const signOf = (text: string, e: Entry): string =>
+  /([+\-−–])[\t ]*$/.exec(text.slice(Math.max(0, e.label.start - 3), e.label.start))?.[1] ?? ''
+
+type Said = { readonly span: Span; readonly label: string; readonly side: string }
+
+/** Options as entries, each with what is for and against it: under "Pros", behind "Pros:", or marked plus and minus. */
+export function weighedOptions(read: ReadText): Built | null {
+  const { text } = read
+  const options = flattened(text, read.outline.entries)
+  const said = options.map((o) => o.entries.flatMap((e) => saidOf(text, e)))
+  const judged = said.flat().filter((s) => s.side !== '').length
+  const all = said.flat().length
+  const by = new Map<string, number>()
+  for (const o of options)
+    for (const key of new Set(o.entries.filter((e) => e.led).map((e) => keyOf(slice(text, e.label)))))
+      by.set(key, (by.get(key) ?? 0) + 1)
+  const same = options.flatMap((o) => o.entries).filter((e) => e.led && (by.get(keyOf(slice(text, e.label))) ?? 0) > 1)
+  const criteria = [...by.values()].filter((n) => n > 1).length
+  const used = said.filter((s) => s.length > 0).length
+  if (used < 2 || judged + (criteria > 1 ? same.length : 0) < all * 0.6) return null
+  const tree = new Growing()
+  const root = rootOf(read, tree, 'Options')
+  options.forEach((o, i) => {
+    if (said[i]?.length === 0) return
+    const option = tree.add('option', capital(labelled(text, o.label)), [o.label], root)
+    for (const s of said[i] as Said[])
+      tree.add('criterion', capital(s.label), [s.span], option, s.side === '' ? {} : { text: s.side })
+  })
+  return tree.built(judged > 0 ? 0.88 : 0.78, [
+    many(used, 'option'),
+    judged > 0 ? 'what is for and against each' : 'the same criteria for each',
+  ])
+}
+
+/** "Option A" over "Pros: ..." and "Cons: ..." at the same level: the sides belong to the option before them. */
+function flattened(text: string, entries: readonly Entry[]): readonly Entry[] {
+  const side = (e: Entry): boolean => sideOf(slice(text, e.label)) !== ''
+  if (entries.some((e) => e.entries.length > 0 && !side(e))) return entries
+  const signed = entries.map((e) => signOf(text, e))
+  const isSide = (e: Entry, i: number): boolean =>
+    side(e) || (signed.includes('+') && signed[i] !== '' && signed.some((s) => s === ''))
+  const out: { -readonly [K in keyof Entry]: Entry[K] }[] = []
+  entries.forEach((e, i) => {
+    const last = out.at(-1)
+    if (isSide(e, i) && last) last.entries = [...last.entries, e]
+    else out.push({ ...e })
+  })
+  return out.length < entries.length ? out : entries
+}
+
+function saidOf(text: string, e: Entry): Said[] {
+  const words = slice(text, e.label)
+  const side = sideOf(words)
+  const plain = (s: Span): Said => ({ span: s, label: labelled(text, s), side })
+  if (side !== '' && e.entries.length > 0) return e.entries.map((x) => plain(x.label))
+  if (side !== '') return e.details.flatMap((d) => listIn(text, d)).map(plain)
+  const sign = signOf(text, e)
+  const signed = sign === '+' ? 'Pro' : /[-−–]/.test(sign) && /\n[\t ]*\+ /.test(text) ? 'Con' : ''
+  const [detail] = e.details
+  if (signed === '' && e.led && detail) return [{ span: detail, label: labelled(text, detail), side: words }]
+  return [{ span: e.label, label: labelled(text, e.label), side: signed }]
+}
+
+/** Running text in which one thing after the other depends on something. */
+export function casesInSentences(read: ReadText): Built | null {
+  const { text, sentences } = read
+  const found = sentences.map((s) => conditionsIn(text, s))
+  const cases = found.flat()
+  if (cases.length < 2) return null
+  const tree = new Growing()
+  const root = rootOf(read, tree, 'Which case?')
+  for (const c of cases)
+    tree.add('outcome', capital(clean(slice(text, labelOf(text, c.then).label))), [c.then], root, {
+      text: clean(slice(text, c.when)),
+    })
+  const share = found.filter((c) => c.length > 0).length / Math.max(1, sentences.length)
+  return tree.built(0.25 + 0.5 * share, [many(cases.length, 'case'), 'each with what follows'])
+}
+
+type Case = { readonly when: Span; readonly then: Span }
+
+/** Entries and sentences that each say when, and what then. */
+export function casesInEntries(read: ReadText): Built | null {
+  const { text, outline } = read
+  const { entries } = outline
+  if (entries.length < 2) return null
+  const found = entries.map((e) => casesOf(text, e))
+  const cases = found.flat()
+  const having = found.filter((c) => c.length > 0).length
+  if (having < 2 || having < entries.length * 0.6 || entries.some((e) => e.entries.length > 1)) return null
+  const more = [...outline.opening, ...outline.closing]
+    .flatMap((s) => sentencesOf(text, s))
+    .flatMap((s) => conditionsIn(text, s))
+  const tree = new Growing()
+  const root = rootOf(read, tree, 'Which case?')
+  for (const c of [...cases, ...more])
+    tree.add('outcome', capital(clean(slice(text, labelOf(text, c.then).label))), [c.then], root, {
+      text: clean(slice(text, c.when)),
+    })
+  const arrows = entries.filter((e) => e.mark === '→').length
+  const conditional = cases.filter((c) => CONDITIONAL.test(text.slice(c.when.start - 8, c.when.end))).length
+  const asked = outline.title !== null && PUTS_TO_CHOICE.test(slice(text, outline.title))
+  return tree.built(0.2 + 0.3 * (arrows / entries.length) + 0.35 * (conditional / cases.length) + (asked ? 0.2 : 0), [
+    many(cases.length, 'case'),
+    'each with what follows',
+  ])
+}
+const CONDITIONAL =
+  /\b(?:less|more|under|over|above|below|between|up to|at least|not|neither|both|and|only|urgent|if|when|where|for|unless|wenn|falls|si|\d+)\b/i
+const PUTS_TO_CHOICE =
+  /\b(?:which|what|where|when|who|whether|how|options?|alternatives|choice|choos\w+|decid\w+|approv\w+|or|oder|welche[rs]?|cuál|qué)\b/iu
+
+function casesOf(text: string, e: Entry): Case[] {
+  const [detail] = e.details
+  const [first, ...others] = [e.label, ...e.details.flatMap((d) => sentencesOf(text, d))] as [Span, ...Span[]]
+  const asked = conditionsIn(text, e.led ? e.label : first)
+  if (e.led && e.mark !== 'bold' && detail && asked.length === 0) return [{ when: e.label, then: detail }]
+  const ruled = asked.length === 0 && !e.led ? ruleIn(text, first) : null
+  return [...asked, ...(ruled ? [ruled] : []), ...others.flatMap((s) => conditionsIn(text, s))]
+}
+
+/** Entries as options, with what is said of each: its entries, or its sentences. */
+export function optionsInEntries(read: ReadText): Built | null {
+  const { text, outline } = read
+  const { entries } = outline
+  const having = entries.filter((e) => e.entries.length > 0 || e.details.length > 0).length
+  if (entries.length < 2 || entries.length > 8 || having < 2 || having < entries.length * 0.6) return null
+  const tree = new Growing()
+  const root = rootOf(read, tree, 'Options')
+  for (const e of entries) {
+    const option = tree.add('option', capital(labelled(text, e.label)), [e.label], root)
+    for (const s of aboutOption(text, e)) tree.add('criterion', capital(clean(slice(text, s))), [s], option)
+  }
+  const asked = outline.title ? slice(text, outline.title) : outline.opening.map((s) => slice(text, s)).join(' ')
+  const names = entries.filter((e) => keyOf(asked).includes(keyOf(slice(text, e.label)))).length
+  return tree.built(0.12 + (OPTIONS.test(asked) ? 0.35 : 0) + (names > 1 ? 0.3 : 0), [
+    many(entries.length, 'option'),
+    'what is said of each',
+  ])
+}
+const OPTIONS = /\b(?:which|whether|options?|alternatives?|choices?|choos\w+|or|oder|optionen|opciones)\b[^.]*$/iu
+
+function aboutOption(text: string, e: Entry): Span[] {
+  if (e.entries.length > 0) return e.entries.map((x) => x.label)
+  const [first] = e.details
+  if (first && e.details.length === 1) {
+    const list = listIn(text, first)
+    if (list.length > 1 && list.every((s) => slice(text, s).split(/\s+/).length <= 6))
+      return list.map((s) => withoutBut(text, s))
+  }
+  return e.details.flatMap((d) => sentencesOf(text, d)).map((s) => labelOf(text, s).label)
+}
+const withoutBut = (text: string, s: Span): Span => {
+  const m = /^(?:but|however|aber|pero)\s+/iu.exec(slice(text, s))
+  return m ? { start: s.start + m[0].length, end: s.end } : s
+}

@@ -1,0 +1,183 @@
+/** Two to five things that the author set against each other: sections with what is the same and what is not, tables with a
+ *  column for each thing. Knows how such sections are called, in the languages of the packs. */
+import { keyOf, type Named, type ReadText } from '../reading'
+import { labelOf, lowerFirst, sentencesOf, slice, type Entry, type Span, type Table } from '../text'
+import { many } from './built'
+import { clean } from './pointsFigure'
+import { labelled, listIn } from './shapes'
+import { cellText } from './tables'
+
+type Sets = {
+  readonly names: readonly Named[]
+  readonly members: readonly {
+    readonly label: string
+    readonly key: string
+    readonly sets: ReadonlySet<number>
+    readonly source: readonly Span[]
+  }[]
+}
+export type Compared = Sets & { readonly score: number; readonly reasons: readonly string[] }
+
+const MOST_SETS = 5
+
+type Said = { readonly set: number; readonly label: string; readonly span: Span }
+
+/** Members by key, each in all the sets that name it. */
+function collected(entries: readonly Said[]): Sets['members'] {
+  const byKey = new Map<string, { label: string; key: string; sets: Set<number>; source: Span[] }>()
+  for (const e of entries) {
+    const key = keyOf(e.label)
+    const known = byKey.get(key) ?? { label: e.label, key, sets: new Set<number>(), source: [] }
+    known.sets.add(e.set)
+    known.source.push(e.span)
+    byKey.set(key, known)
+  }
+  return [...byKey.values()]
+}
+
+const nameOf = (read: ReadText, span: Span): Named => ({
+  label: labelled(read.text, span).replace(/^(?:only|just|nur|solo|sólo) (\p{L})/iu, (_, x: string) => x.toUpperCase()),
+  key: keyOf(slice(read.text, span)),
+  span,
+  pronoun: null,
+})
+
+const YES = /^(?:x|✓|✔|☑|✅|●|•|yes|y|ja|sí|si|oui|both)(?:$|[,;.!–-]|\s*\()/iu
+const NO = /^(?:|no|n|-|–|—|✗|✘|❌|○|nein|non|none|n\/a)(?:$|[,;.!]|\s*\()/iu
+
+/** A table with a column, or a row, for each thing. What all cells of a line agree on is shared. */
+export function comparedInTable(read: ReadText): Compared | null {
+  const { table } = read.outline
+  const turned = table && (table.head === null || table.columns - 1 > MOST_SETS) ? transposed(table) : table
+  if (!turned?.head || turned.columns < 3 || turned.columns - 1 > MOST_SETS || turned.rows.length < 2) return null
+  const { text } = read
+  const sets = turned.head.slice(1)
+  const judged = turned.rows.flatMap((r) => sets.map((_, i) => cellText(text, r[i + 1])))
+  const plain = judged.filter((c) => YES.test(c) || NO.test(c)).length / judged.length
+  const said = turned.rows.flatMap((r) => rowSays(text, r, sets.length))
+  const members = collected([...said, ...alsoShared(read, sets.length)])
+  if (members.length < 2) return null
+  const shared = members.filter((m) => m.sets.size > 1).length
+  const corner = cellText(text, turned.head[0]) === ''
+  return {
+    names: sets.map((s) => nameOf(read, s)),
+    members,
+    score: plain > 0.95 ? 0.85 : 0.3 + (corner ? 0.2 : 0) + 0.3 * plain + (shared > 0 ? 0.15 : 0),
+    reasons: [plain > 0.95 ? 'a table of yes and no' : 'a table that compares', many(sets.length, 'set')],
+  }
+}
+
+function rowSays(text: string, row: readonly Span[], sets: number): Said[] {
+  const [first] = row
+  if (!first) return []
+  const name = labelled(text, first)
+  const values = Array.from({ length: sets }, (_, i) => cellText(text, row[i + 1]))
+  const span = (i: number): Span => row[i + 1] ?? first
+  const same = new Set(values.map((v) => v.toLowerCase())).size === 1
+  const [value = ''] = values
+  if (same && value === '') return []
+  if (same) {
+    const label = YES.test(value) ? name : `${name}: ${lowerFirst(value)}`
+    return values.map((_, set) => ({ set, label, span: span(set) }))
+  }
+  // "Swimming: no" says something where the others say more than yes.
+  const onlyYesOrNo = values.every((v) => YES.test(v) || NO.test(v))
+  return values.flatMap((v, set) => {
+    if (YES.test(v)) return [{ set, label: name, span: span(set) }]
+    if (onlyYesOrNo || v === '' || (NO.test(v) && values.some((o) => YES.test(o)))) return []
+    return [{ set, label: `${name}: ${v}`, span: span(set) }]
+  })
+}
+
+/** "Both want a well insulated house": a line outside the table. */
+function alsoShared(read: ReadText, sets: number): Said[] {
+  const { opening, closing } = read.outline
+  return [...opening, ...closing]
+    .flatMap((s) => sentencesOf(read.text, s))
+    .filter((s) => BOTH_DO.test(slice(read.text, s)))
+    .flatMap((s) => Array.from({ length: sets }, (_, set) => ({ set, label: sharedLabel(read.text, s), span: s })))
+}
+const BOTH_DO = /^(?:both|all (?:three|four|of them)|beide|alle|ambos|ambas)\s/iu
+const sharedLabel = (text: string, s: Span): string => {
+  const words = labelled(text, s).replace(
+    /^(?:they )?(?:both|all(?: three| four| of them)?|beide|alle|ambos|ambas)\s+/iu,
+    '',
+  )
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
+
+const transposed = (t: Table): Table | null => {
+  const rows = t.head ? [t.head, ...t.rows] : t.rows
+  if (rows.length - 1 > MOST_SETS || t.columns < 3) return t.head ? t : null
+  const turned = Array.from({ length: t.columns }, (_, c) => rows.map((r) => r[c] ?? (r.at(-1) as Span)))
+  return { head: turned[0] ?? null, rows: turned.slice(1), columns: rows.length }
+}
+
+const SHARED =
+  /\b(?:both|all (?:three|four)|common|shared?|similar(?:ity|ities)?|the same|alike|together|beides?|gemeinsam\p{L}*|ambos|común|comparten)\b/iu
+const APART = /\b(?:differences?|differ|different|unlike|apart|unterschiede?|diferencias?)\b/iu
+const VERSUS = /\b(?:vs\.?|versus|or|oder|and|und|y|o|compared?|differences?|side by side|which)\b/iu
+
+/** Sections (or items with items) for each thing, and perhaps one for what they share. */
+export function comparedInSections(read: ReadText): Compared | null {
+  const { text, outline } = read
+  const words = (e: Entry): string => slice(text, e.label)
+  const entries = outline.entries.flatMap((e) => (APART.test(words(e)) && e.entries.length > 1 ? e.entries : [e]))
+  const shared = entries.filter((e) => SHARED.test(words(e)) && words(e).split(/\s+/).length <= 7)
+  const own = entries.filter((e) => !shared.includes(e))
+  const said = own.map((e) => saidIn(text, e))
+  if (own.length < 2 || own.length > MOST_SETS || said.some((list) => list.length === 0)) return null
+  const members = collected([
+    ...own.flatMap((_, set) => (said[set] as Span[][]).map((spans) => memberOf(text, spans, set))),
+    ...shared.flatMap((e) =>
+      saidIn(text, e).flatMap((spans) =>
+        own.map((_, set) => ({ ...memberOf(text, spans, set), label: sharedLabel(text, spans[0] as Span) })),
+      ),
+    ),
+  ])
+  const inSeveral = members.filter((m) => m.sets.size > 1).length
+  const title = outline.title ? slice(text, outline.title) : ''
+  const score =
+    shared.length > 0
+      ? 0.84
+      : inSeveral > 0
+        ? 0.72 + 0.05 * Math.min(3, inSeveral) + (VERSUS.test(title) ? 0.08 : 0)
+        : opposed(text, own)
+          ? 0.6 + (VERSUS.test(title) ? 0.1 : 0)
+          : own.length === 2 && VERSUS.test(title)
+            ? 0.5
+            : 0.15
+  return {
+    names: own.map((e) => nameOf(read, e.label)),
+    members,
+    score,
+    reasons: [
+      shared.length > 0 ? 'a section of what is shared' : `lists under ${many(own.length, 'name')}`,
+      ...(inSeveral > 0 ? [`${many(inSeveral, 'item')} in more than one`] : []),
+    ],
+  }
+}
+
+/** Each says something of the same things: "Focus", "Time", "Role" under both. */
+function opposed(text: string, own: readonly Entry[]): boolean {
+  const keys = own.map((e) => new Set(e.entries.filter((x) => x.led).map((x) => keyOf(slice(text, x.label)))))
+  const [first, ...others] = keys
+  return first !== undefined && first.size > 1 && others.every((k) => [...first].filter((x) => k.has(x)).length > 1)
+}
+
+/** What is said of one thing, piece by piece: its entries, the list behind its name, or the sentences. */
+function saidIn(text: string, e: Entry): Span[][] {
+  if (e.entries.length > 0) return e.entries.map((x) => (x.led ? [x.label, ...x.details.slice(0, 1)] : [x.label]))
+  const [first] = e.details
+  if (first && e.details.length === 1) {
+    const list = listIn(text, first)
+    if (list.length > 1 && list.every((s) => slice(text, s).split(/\s+/).length <= 5)) return list.map((s) => [s])
+  }
+  return e.details.flatMap((d) => sentencesOf(text, d)).map((s) => [labelOf(text, s).label])
+}
+
+const memberOf = (text: string, spans: readonly Span[], set: number): Said => ({
+  set,
+  label: spans.length > 1 ? spans.map((s) => clean(slice(text, s))).join(': ') : labelled(text, spans[0] as Span),
+  span: { start: (spans[0] as Span).start, end: (spans.at(-1) as Span).end },
+})

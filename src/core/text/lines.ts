@@ -1,0 +1,60 @@
+/** A text as lines, each with its indent and with what marks it. */
+import { markersOf, type Marker } from './markers'
+import type { TableLine } from './tableLines'
+
+export type Line = TableLine & {
+  readonly indent: number
+  readonly marker: Marker | null
+  /** A short line that stands over a text of its own. */
+  readonly isTerm: boolean
+}
+
+const TAB = 4
+export const HEADING = /^(#{1,6})[\t ]+/
+
+export function linesOf(text: string): Line[] {
+  const plain = plainLines(text)
+  const marks = markersOf(plain.map((l) => l.text))
+  return withTerms(plain.map((l, i) => ({ ...l, marker: marks[i] ?? null })))
+}
+
+function plainLines(text: string): Line[] {
+  const out: Line[] = []
+  for (let start = 0; start <= text.length;) {
+    const found = text.indexOf('\n', start)
+    const end = found < 0 ? text.length : found
+    const raw = text.slice(start, end)
+    const lead = raw.slice(0, raw.length - raw.trimStart().length)
+    // "** hemp" below "* ropes": as many levels as stars.
+    const stars = /^([*+-])\1{1,4}(?=[\t ]\S)/.exec(raw.trim())?.[0].length ?? 1
+    const indent = [...lead].reduce((n, c) => n + (c === '\t' ? TAB : 1), 0) + 2 * (stars - 1)
+    out.push({
+      start: start + lead.length,
+      end: start + lead.length + raw.trim().length,
+      raw: { start, end },
+      indent,
+      text: raw.trim(),
+      marker: null,
+      isTerm: false,
+    })
+    start = end + 1
+  }
+  return out
+}
+
+/** "Cast on" over "Make the first row of loops": short lines that each stand over a text of their own, three times or
+ *  more. */
+function withTerms(lines: readonly Line[]): Line[] {
+  const filled = lines.flatMap((l, i) => (l.text === '' ? [] : [i]))
+  const found = filled.filter((i, k) => {
+    const [l, before, next] = [lines[i], lines[filled[k - 1] ?? -1], lines[filled[k + 1] ?? -1]] as (Line | undefined)[]
+    if (!l || !next || l.text.split(/\s+/).length > 6 || l.text.length > 45) return false
+    if (/[.!?:;,|–—-]$|\t| {3}|\|/.test(l.text) || l.marker || HEADING.test(l.text)) return false
+    if (next.marker || next.text.includes('|') || next.text.includes('\t')) return false
+    const text = next.text.length > 40 || (/[.!?]$/.test(next.text) && next.text.split(/\s+/).length >= 4)
+    const opens = !before || /[.!?:)”"…]$/.test(before.text) || lines[i - 1]?.text === ''
+    return text && opens && next.text.length > l.text.length * 1.5
+  })
+  const terms = new Set(found.length >= 3 ? found : [])
+  return lines.map((l, i) => ({ ...l, isTerm: terms.has(i) }))
+}
