@@ -15,23 +15,30 @@ export function nodesFromText(raw: string): NodeJson[] {
   const text = cleanText(raw)
   const blocks = blocksOf(text)
   const out: NodeJson[] = []
+  // The level of the last heading with marks: headings without any stand below it.
+  let above = 0
   for (let i = 0; i < blocks.length;) {
     const block = blocks[i] as Block
     const end = runEnd(blocks, i)
     const run = blocks.slice(i, end)
     if (block.type === 'item') for (const list of lists(text, run)) out.push(list)
     else if (block.type === 'row') out.push(table(text, run))
-    else if (block.type === 'heading')
-      out.push({
-        type: 'heading',
-        attrs: { level: Math.min(3, Math.max(1, block.depth)) },
-        content: inline(slice(text, block.span)),
-      })
-    else out.push({ type: 'paragraph', content: inline(slice(text, block.span)) })
+    else if (block.type === 'heading') {
+      const marked = text.slice(text.lastIndexOf('\n', block.span.start - 1) + 1, block.span.start).includes('#')
+      if (marked) above = block.depth
+      out.push(headingNode(slice(text, block.span), !marked && above > 0 ? above + 1 : block.depth))
+    } else out.push({ type: 'paragraph', content: inline(slice(text, block.span)) })
     i = end
   }
   return out.length > 0 ? out : [{ type: 'paragraph' }]
 }
+
+const MOST_LEVELS = 3
+/** A heading; below the last level that there is, a line in bold. */
+const headingNode = (words: string, level: number): NodeJson =>
+  level <= MOST_LEVELS
+    ? { type: 'heading', attrs: { level: Math.max(1, level) }, content: inline(words) }
+    : { type: 'paragraph', content: [{ type: 'text', text: words, marks: [{ type: 'strong' }] }] }
 
 function runEnd(blocks: readonly Block[], i: number): number {
   const type = (blocks[i] as Block).type

@@ -20,17 +20,19 @@ function treesOf(parent: Y.XmlFragment | Y.XmlElement): TextTree<YPlace>[] {
 /** Inline nodes (a hard break) count one in the index of their text. */
 function textTrees(node: Y.XmlText): TextTree<YPlace>[] {
   let index = 0
-  return (node.toDelta() as { insert: unknown }[]).map((op): TextTree<YPlace> => {
-    const at = index
-    if (typeof op.insert === 'string') {
-      index += op.insert.length
-      return { text: op.insert, place: { node, index: at } }
-    }
-    index += 1
-    return op.insert instanceof Y.XmlElement
-      ? { name: op.insert.nodeName, attributes: {}, children: [] }
-      : { text: '', place: { node, index: at } }
-  })
+  return (node.toDelta() as { insert: unknown; attributes?: Readonly<Record<string, unknown>> }[]).map(
+    (op): TextTree<YPlace> => {
+      const at = index
+      if (typeof op.insert === 'string') {
+        index += op.insert.length
+        return { text: op.insert, place: { node, index: at }, strong: op.attributes?.strong !== undefined }
+      }
+      index += 1
+      return op.insert instanceof Y.XmlElement
+        ? { name: op.insert.nodeName, attributes: {}, children: [] }
+        : { text: '', place: { node, index: at }, strong: false }
+    },
+  )
 }
 
 export function anchorOf(p: Projection<YPlace>, span: Span): Anchor | null {

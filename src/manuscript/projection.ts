@@ -4,7 +4,7 @@ import type { Span } from '@/core/text'
 
 /** A rich-text node as either side shows it. `place` is whatever that side needs to find the text again. */
 export type TextTree<P> =
-  | { readonly text: string; readonly place: P }
+  | { readonly text: string; readonly place: P; readonly strong: boolean }
   | {
       readonly name: string
       readonly attributes: Readonly<Record<string, unknown>>
@@ -70,15 +70,26 @@ function tableRow<P>(row: TextTree<P>, out: Writer<P>): void {
   out.text += '\n'
 }
 
+/** Strong words keep their marks: whoever sets a lead-in or a heading in bold arranges a text by it. */
 function inline<P>(nodes: readonly TextTree<P>[], out: Writer<P>): void {
+  let open = false
+  const mark = (strong: boolean): void => {
+    if (strong !== open) out.text += '**'
+    open = strong
+  }
   for (const node of nodes) {
     if ('text' in node) {
       if (node.text === '') continue
+      mark(node.strong && !/^\s|\s$/.test(node.text))
       const start = out.text.length
       out.text += node.text
       out.pieces.push({ span: { start, end: out.text.length }, place: node.place })
-    } else if (node.name === 'hard_break') out.text += '\n'
+    } else if (node.name === 'hard_break') {
+      mark(false)
+      out.text += '\n'
+    }
   }
+  mark(false)
 }
 
 /** The piece an offset stands in and how far into it; an offset between pieces belongs to the nearer side asked for. */

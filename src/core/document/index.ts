@@ -23,5 +23,6 @@ export {
 } from './shape'
 export { chanceIn, valueIn, withChance } from './quantities'
 export { leavingPlaces, tidy } from './places'
+export { leftOut } from './leftOut'
 export { takeIn } from './takeIn'
 export { understand, type Understanding } from './instruct'

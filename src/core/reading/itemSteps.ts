@@ -1,5 +1,5 @@
 /** Items of a list as steps: one item, one step, with its lead-in or first sentence as its label and the rest as its detail. */
-import { capital, slice, type Block, type Entry } from '../text'
+import { capital, sentencesOf, slice, spansMeet, type Block, type Entry } from '../text'
 import type { Said } from './english/saying'
 import type { Statement, Step } from './statementTree'
 import { tell, type State } from './tell'
@@ -68,7 +68,13 @@ function oneStep(
   // "On finding a child. The steward stays with it. ...": a heading over steps of its own.
   if (!led && steps.every((s) => !s.doing) && told.filter((s) => s.doing).length > 1) return [...rest]
   const all = [...steps, ...told]
-  const detail = [...new Set(entry.details.map((s) => slice(text, s).replace(/\s+/g, ' ')))].join(' ')
+  // What has become a question is told by it.
+  const asked = rest.flatMap((s) => (s.do === 'ask' ? s.source : []))
+  const detail = entry.details
+    .flatMap((d) => sentencesOf(text, d))
+    .filter((s) => !asked.some((q) => spansMeet(q, s)))
+    .map((s) => slice(text, s).replace(/\s+/g, ' '))
+    .join(' ')
   const step: Step = {
     ...plainStep(text, item),
     label: only && steps.length === 1 && only.actor ? only.label : labelWords(slice(text, entry.label)),

@@ -26,7 +26,18 @@ export function stepsInTable(text: string, rows: readonly Block[]): Step[] {
     const span = r.cells[what]
     if (!span || span.end <= span.start) continue
     const actor = who >= 0 && r.cells[who] ? slice(text, r.cells[who] as Span) : ''
-    out.push({ ...plainStep(text, { ...r, span }), actor: actor || null, doing: true, source: [r.span] })
+    const others = columns.filter((c) => c !== what && c !== who && !(numbered && c === 0))
+    const more = others.flatMap((c) => {
+      const value = r.cells[c] ? slice(text, r.cells[c] as Span).trim() : ''
+      return value === '' ? [] : [name(c) === '' ? value : `${name(c)} ${value}`]
+    })
+    out.push({
+      ...plainStep(text, { ...r, span }),
+      actor: actor || null,
+      doing: true,
+      detail: more.join('; ') || null,
+      source: [r.span],
+    })
   }
   return out
 }

@@ -250,6 +250,8 @@ function openAsk(
   item: number | null,
 ): Ask {
   const ask: Ask = { do: 'ask', question: c.question, source: [c.source], content: c.content, arms: [], item }
+  // "If a record exists, renew it": what is asked about, not what was last done something to.
+  if (c.subject !== '' && c.subject !== 'it') state.object = null
   state.scope = {
     ask,
     subject: c.subject,

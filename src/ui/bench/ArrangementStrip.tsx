@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import type { Edit } from '@/core/document'
+import { leftOut, type Edit } from '@/core/document'
 import { frameTable, frames, kinds, placesOf, type Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { compute } from '@/workers/client'
@@ -23,7 +23,7 @@ export function ArrangementStrip({
   onTidy: () => void
 }) {
   const choices = useChoices(figure)
-  const missing = figure.wasRead.nodes ? Object.keys(figure.wasRead.nodes).filter((id) => !figure.nodes[id]).length : 0
+  const { of, missing, runs } = leftOut(figure)
   return (
     <section
       aria-label="Arrangement and frame"
@@ -82,11 +82,13 @@ export function ArrangementStrip({
           <span />
         )}
         <p className="text-right text-[13px] text-quiet">
-          {missing > 0
-            ? `${missing} of the passage’s parts removed by hand`
-            : figure.passage
-              ? 'Everything that was read is in the figure'
-              : ''}
+          <span title={missing > 0 ? `Not in the figure: ${runs.join(' · ')}` : undefined}>
+            {of === 0 || !figure.passage
+              ? ''
+              : missing === 0
+                ? 'Every word of the passage is in the figure'
+                : `${of - missing} of ${of} words of the passage are in the figure`}
+          </span>
           <br />
           {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links` : ''}
         </p>

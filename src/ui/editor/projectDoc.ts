@@ -9,7 +9,8 @@ function treesOf(parent: Node, start: number): TextTree<number>[] {
   const out: TextTree<number>[] = []
   parent.forEach((child, offset) => {
     const at = start + offset
-    if (child.isText) out.push({ text: child.text ?? '', place: at })
+    if (child.isText)
+      out.push({ text: child.text ?? '', place: at, strong: child.marks.some((m) => m.type.name === 'strong') })
     else
       out.push({ name: child.type.name, attributes: child.attrs, children: child.isLeaf ? [] : treesOf(child, at + 1) })
   })

@@ -54,6 +54,13 @@ const writingCommands = (write: (name: keyof typeof writing) => void): Command[]
     run: () => write(name),
   }))
 
+/** Words without the marks of emphasis: setting them in bold says nothing new. */
+const plainWords = (s: string): string => s.replace(/\*\*/g, '').trim()
+
+/** Places of a passage as places of the manuscript. */
+const fromPassage = (spans: readonly Span[], passage: Span): Span[] =>
+  spans.map((s) => ({ start: s.start + passage.start, end: s.end + passage.start }))
+
 const MIN_MARK = 12
 const BOTH_PAGES = ['page', 'manuscript'] as const
 const NO_PARTS: ReadonlySet<string> = new Set()
@@ -79,7 +86,8 @@ function Spread({ folio }: { folio: OpenFolio }) {
       return {
         ...f,
         span,
-        drifted: was !== null && (span === null || shared.text.slice(span.start, span.end).trim() !== was.trim()),
+        drifted:
+          was !== null && (span === null || plainWords(shared.text.slice(span.start, span.end)) !== plainWords(was)),
       }
     })
     // `text` stands for the manuscript's content: anchors move with it.
@@ -123,7 +131,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
 
   const pointAtPart = useCallback(
     (figure: string, source: readonly Span[], part: string | null) =>
-      setLit(part === null ? null : { figure, parts: new Set([part]), words: source }),
+      setLit(part === null ? null : { figure, parts: part === '' ? NO_PARTS : new Set([part]), words: source }),
     [],
   )
   const pointAtWords = useCallback(
@@ -143,7 +151,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
         setLit({
           figure: 'readings',
           parts: new Set([hit.id]),
-          words: hit.source.map((s) => ({ start: s.start + passage.start, end: s.end + passage.start })),
+          words: fromPassage(hit.source, passage),
         })
     },
     [stands, projection, passage, readings],
@@ -203,13 +211,10 @@ function Spread({ folio }: { folio: OpenFolio }) {
               onPoint={(o, part) => {
                 const source =
                   part === null ? [] : ((o.reading.figure.nodes[part] ?? o.reading.figure.links[part])?.source ?? [])
-                pointAtPart(
-                  'readings',
-                  source.map((s) => ({ start: s.start + passage.start, end: s.end + passage.start })),
-                  part,
-                )
+                pointAtPart('readings', fromPassage(source, passage), part)
               }}
               onChoose={choose}
+              onLeftOut={(spans) => pointAtPart('readings', fromPassage(spans, passage), '')}
               onClose={close}
             />
           )}

@@ -4,6 +4,7 @@ import { X } from 'lucide-react'
 import { apply, takeIn, type Edit } from '@/core/document'
 import { kinds, type FigureKind } from '@/core/figure'
 import type { Reading } from '@/core/propose'
+import type { Span } from '@/core/text'
 import { SceneView } from '../scene/SceneView'
 import type { Offered, Readings } from './useReadings'
 
@@ -14,13 +15,15 @@ type Props = {
   readonly onChoose: (reading: Offered, arrangement: string) => void
   /** A reading corrected before it is chosen: a doubt answered, words taken in. */
   readonly onChange: (kind: FigureKind, reading: Reading) => void
+  /** Words of the passage to be marked in the manuscript; none when the list is closed. */
+  readonly onLeftOut: (spans: readonly Span[]) => void
   readonly onClose: () => void
 }
 
 const count = (text: string) => text.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.test(w)).length
 
 /** What the marked passage reads as: kinds, best first, each as pictures of the text itself. */
-export function ReadingsPanel({ readings, lit, onPoint, onChoose, onChange, onClose }: Props) {
+export function ReadingsPanel({ readings, lit, onPoint, onChoose, onChange, onLeftOut, onClose }: Props) {
   const shown = readings?.offered ?? []
   return (
     <section
@@ -63,6 +66,7 @@ export function ReadingsPanel({ readings, lit, onPoint, onChoose, onChange, onCl
           onPoint={(part) => onPoint(o, part)}
           onChoose={(a) => onChoose(o, a)}
           onChange={(r) => onChange(o.reading.kind, r)}
+          onLeftOut={onLeftOut}
         />
       ))}
     </section>
@@ -95,14 +99,16 @@ function ReadingRow({
   onPoint,
   onChoose,
   onChange,
+  onLeftOut,
 }: {
   offered: Offered
   lit: ReadonlySet<string>
   onPoint: (part: string | null) => void
   onChoose: (arrangement: string) => void
   onChange: (reading: Reading) => void
+  onLeftOut: (spans: readonly Span[]) => void
 }) {
-  const { reading, pictures } = offered
+  const { reading } = offered
   const { taken, of, left } = reading.coverage
   return (
     <article className="border-b border-rule py-3 last:border-b-0" data-kind={reading.kind}>
@@ -110,37 +116,69 @@ function ReadingRow({
         <h3 className="font-semibold">{kinds[reading.kind].name}</h3>
         <span className="text-[13px] text-quiet">{reading.reasons.join(' · ')}</span>
         <span className={`ml-auto text-[13px] font-semibold ${left.length > 0 ? 'text-brass-text' : 'text-quiet'}`}>
-          {taken} of {of} {of === 1 ? 'point' : 'points'}
+          {left.length === 0 ? `All ${of} words` : `${taken} of ${of} words`}
         </span>
       </div>
-      <div className="grid grid-cols-2 gap-3">
-        {pictures.map((p) => (
-          <button
-            key={p.arrangement}
-            type="button"
-            className="flex flex-col rounded-md border border-rule bg-page p-2 text-left hover:border-needle focus-visible:border-needle"
-            aria-label={`Choose ${kinds[reading.kind].name}, ${p.name.toLowerCase()}`}
-            data-arrangement={p.arrangement}
-            onClick={() => onChoose(p.arrangement)}
-          >
-            {p.scene ? (
-              <SceneView
-                scene={p.scene}
-                label={`${kinds[reading.kind].name}, ${p.name}`}
-                lit={lit}
-                onPoint={onPoint}
-                className="h-[250px] w-full"
-              />
-            ) : (
-              <span className="block h-[250px] w-full animate-pulse rounded bg-paper" />
-            )}
-            <span className="mt-1.5 text-[13px] text-quiet">{p.name}</span>
-          </button>
-        ))}
-      </div>
+      <Pictures offered={offered} lit={lit} onPoint={onPoint} onChoose={onChoose} />
       <Doubts reading={reading} onChange={onChange} />
-      <LeftOut reading={reading} onChange={onChange} />
+      <LeftOut reading={reading} onChange={onChange} onOpen={onLeftOut} />
     </article>
+  )
+}
+
+/** Most height of pictures, in px: words of a flow of ten steps can be read, and the next kind begins on the same screen. */
+const LARGE = 430
+const SMALL = 84
+
+type PicturesProps = {
+  readonly offered: Offered
+  readonly lit: ReadonlySet<string>
+  readonly onPoint: (part: string | null) => void
+  readonly onChoose: (arrangement: string) => void
+}
+
+/** The first arrangement large enough to read, the others small beside it, so that the next kind is in sight. */
+function Pictures({ offered, lit, onPoint, onChoose }: PicturesProps) {
+  const [first, ...others] = offered.pictures
+  const { kind } = offered.reading
+  const picture = (p: NonNullable<typeof first>, most: number) => (
+    <button
+      key={p.arrangement}
+      type="button"
+      className="flex w-full flex-col rounded-md border border-rule bg-page p-2 text-left hover:border-needle focus-visible:border-needle"
+      aria-label={`Choose ${kinds[kind].name}, ${p.name.toLowerCase()}`}
+      data-arrangement={p.arrangement}
+      onClick={() => onChoose(p.arrangement)}
+    >
+      {p.scene ? (
+        <SceneView
+          scene={p.scene}
+          label={`${kinds[kind].name}, ${p.name}`}
+          lit={lit}
+          onPoint={onPoint}
+          className="w-full"
+          style={{ maxHeight: most, aspectRatio: `${p.scene.width} / ${p.scene.height}` }}
+        />
+      ) : (
+        <span className="block w-full animate-pulse rounded bg-paper" style={{ height: most }} />
+      )}
+      <span className="mt-1 text-[13px] text-quiet">{p.name}</span>
+    </button>
+  )
+  if (!first) return null
+  return (
+    <div className="flex items-start gap-3">
+      <div className="min-w-0 flex-[2.4]">{picture(first, LARGE)}</div>
+      {others.length > 0 && (
+        <div
+          className="flex max-h-[470px] min-w-0 flex-1 flex-col gap-2 overflow-y-auto pr-1"
+          role="group"
+          aria-label={`Other arrangements of the ${kinds[kind].name.toLowerCase()}`}
+        >
+          {others.map((p) => picture(p, SMALL))}
+        </div>
+      )}
+    </div>
   )
 }
 
@@ -172,21 +210,33 @@ function Doubts({ reading, onChange }: { reading: Reading; onChange: (r: Reading
   ))
 }
 
-/** What of the passage the figure does not hold, why, and a way to take it in all the same. */
-function LeftOut({ reading, onChange }: { reading: Reading; onChange: (r: Reading) => void }) {
+type LeftOutProps = {
+  readonly reading: Reading
+  readonly onChange: (r: Reading) => void
+  readonly onOpen: (spans: readonly Span[]) => void
+}
+
+/** What of the passage the figure does not hold, why, and a way to take it in all the same. Open, it is marked in the
+ *  manuscript. */
+function LeftOut({ reading, onChange, onOpen }: LeftOutProps) {
   const { taken, of, left } = reading.coverage
   if (left.length === 0) return null
   const take = (l: (typeof left)[number]) => {
     const ids = { node: `t${l.span.start}`, link: `t${l.span.start}` }
+    const rest = left.filter((x) => x !== l)
     onChange({
       ...reading,
       figure: apply(reading.figure, takeIn(reading.figure, l, ids)).figure,
-      coverage: { taken: taken + 1, of, left: left.filter((x) => x !== l) },
+      coverage: { taken: taken + l.words, of, left: rest },
     })
+    onOpen(rest.map((x) => x.span))
   }
   return (
-    <details className="mt-2 text-[13px]">
-      <summary className="text-quiet">Left out: {left.length}</summary>
+    <details className="mt-2 text-[13px]" onToggle={(e) => onOpen(e.currentTarget.open ? left.map((l) => l.span) : [])}>
+      <summary className="text-quiet">
+        Left out: {of - taken} {of - taken === 1 ? 'word' : 'words'} in {left.length}{' '}
+        {left.length === 1 ? 'place' : 'places'}
+      </summary>
       <ul className="mt-1 flex flex-col gap-1.5 text-quiet">
         {left.map((l) => (
           <li key={l.span.start} className="flex items-baseline gap-3">

@@ -1,6 +1,6 @@
 'use client'
 
-import { createElement, memo, type PointerEvent, type ReactNode } from 'react'
+import { createElement, memo, type CSSProperties, type PointerEvent, type ReactNode } from 'react'
 import { groupsOf, type SvgElement } from '@/core/formats'
 import type { Scene } from '@/core/scene'
 
@@ -11,17 +11,18 @@ type Props = {
   readonly lit?: ReadonlySet<string>
   readonly onPoint?: (part: string | null) => void
   readonly className?: string
+  readonly style?: CSSProperties
 }
 
 /** A scene on the screen, from the same elements as the files. Pointing at a part tells which. */
-export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, className = '' }: Props) {
+export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, className = '', style }: Props) {
   const point = onPoint && ((e: PointerEvent) => onPoint(partAt(e.target)))
   return (
     <svg
       {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })}
       viewBox={`0 0 ${scene.width} ${scene.height}`}
       className={`picture ${lit && lit.size > 0 ? 'has-lit' : ''} ${className}`}
-      style={{ background: scene.background }}
+      style={{ ...style, background: scene.background }}
       onPointerMove={point}
       onPointerLeave={onPoint && (() => onPoint(null))}
     >

@@ -124,6 +124,8 @@ const withoutLead = (words: readonly Tagged[]): readonly Tagged[] => {
 /** The noun phrase behind the verb, up to three words. */
 export function objectOf(words: readonly Word[], lexicon: Lexicon): string | null {
   const rest = words.slice(1)
+  // Without an article it may be anything: "let go".
+  if (!rest[0] || !DETERMINERS.has(rest[0].lower)) return null
   const stop = rest.findIndex((w) => PREPOSITIONS.has(w.lower) || !isWord(w) || CONJUNCTIONS.has(w.lower))
   const end = rest[stop]
   // "the sailing and the place", "a spoon of water", "flour, water and salt": no one thing, or another.

@@ -1,0 +1,24 @@
+import type { Figure } from '../figure'
+import { contentWords, runsOf, stemsOf } from '../text'
+
+/** What of the words that a figure was read from stands nowhere in it: runs of words in the order of the text, and how many
+ *  words that carry meaning there are in all. */
+export function leftOut(f: Figure): {
+  readonly of: number
+  readonly missing: number
+  readonly runs: readonly string[]
+} {
+  const { text } = f.wasRead
+  const said = stemsOf([
+    f.title,
+    ...Object.values(f.nodes).flatMap((n) => [n.text, n.detail ?? '', n.actor ?? '', n.duration ?? '']),
+    ...Object.values(f.links).map((l) => l.text ?? ''),
+  ])
+  const words = contentWords(text, { start: 0, end: text.length })
+  const missing = words.filter((w) => !said.has(w.stem))
+  return {
+    of: words.length,
+    missing: missing.length,
+    runs: runsOf(missing, text).map((s) => text.slice(s.start, s.end).replace(/\s+/g, ' ')),
+  }
+}
