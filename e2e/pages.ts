@@ -25,7 +25,13 @@ export const pages: readonly Page[] = [
       section(
         'Receiving a wheelchair passenger',
         ['process'],
-        ['Meet the passenger at the gate', 'Agree on the route', 'Lower the side ramp', 'Show the space', 'Note the port'],
+        [
+          'Meet the passenger at the gate',
+          'Agree on the route',
+          'Lower the side ramp',
+          'Show the space',
+          'Note the port',
+        ],
         `A calm welcome sets the tone for the whole crossing. Follow these five steps at every sailing.
 
 1. **Meet the passenger at the gate**: Introduce yourself and ask what help is wanted. Never push a chair without asking.
