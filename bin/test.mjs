@@ -75,7 +75,7 @@ try {
   cluster.drop(DATABASE)
   const env = { DATABASE_URL: cluster.url(DATABASE) }
   migrate(env)
-  for (const file of ['commandLine', 'storage', 'sync', 'door', 'outage', 'browser', 'reading', 'shaping'].map(
+  for (const file of ['commandLine', 'storage', 'sync', 'door', 'outage', 'browser', 'reading', 'pages', 'shaping'].map(
     (name) => `e2e/${name}.test.ts`,
   ))
     step(file, () => {

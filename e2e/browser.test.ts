@@ -62,10 +62,10 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
     `const s = getSelection(), items = document.querySelectorAll('.manuscript li p'); document.querySelector('.manuscript').focus(); s.setBaseAndExtent(items[0].firstChild, 0, items[items.length - 1].firstChild, items[items.length - 1].textContent.length)`,
   )
   await b.find('article[data-kind=process] [data-arrangement=down] svg')
-  assert.match(await b.text('article[data-kind=process]'), /9 of 9 points/)
+  assert.match(await b.text('article[data-kind=process]'), /All \d+ words|\d+ of \d+ words/)
   const offered = await b.nodesShown('article[data-kind=process] [data-arrangement=down]')
   assert.ok(
-    offered.some((n) => n.includes('Lower ramp')) && offered.some((n) => n.includes('Deck wet?')),
+    offered.some((n) => n.includes('Lower the ramp')) && offered.some((n) => n.includes('Deck is wet?')),
     offered.join(' | '),
   )
 
@@ -96,8 +96,8 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), to, Key.ENTER)
     await b.find(`//button[@data-row='node'][contains(., ${JSON.stringify(to)})]`)
   }
-  await rename('Check moorings', 'Check all moorings twice')
-  await rename('Close bow door', 'Close and seal the bow door')
+  await rename('Check the moorings', 'Check all moorings twice')
+  await rename('Close the bow door', 'Close and seal the bow door')
   await (await b.find(`//button[@data-row='node'][contains(., 'Load lorries')]`)).click()
   await b.click('Add question')
   await (await b.find('[aria-label="Words of the node"]')).sendKeys('All chocked?', Key.ENTER)
@@ -111,7 +111,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
       `const g = [...document.querySelectorAll('[data-scale] g[data-part]')].find((g) => [...g.querySelectorAll('text')].map((t) => t.textContent).join(' ').includes(arguments[0])); const r = g.getBoundingClientRect(); return { x: r.x, y: r.y, width: r.width, height: r.height }`,
       words,
     )
-  const start = await boxOf('Report count')
+  const start = await boxOf('Report the count')
   const drag = b.driver
     .actions({ async: true })
     .move({ x: Math.round(start.x + start.width / 2), y: Math.round(start.y + start.height / 2) })
@@ -124,13 +124,13 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
     })
   await drag.perform()
   const midway = await eventually('the node follows the pointer', 3000, async () => {
-    const now = await boxOf('Report count')
+    const now = await boxOf('Report the count')
     return now.x > start.x + 40 ? now : null
   })
   await b.driver.actions().release().perform()
   await b.find(`//*[contains(., 'Held where you placed it')]`)
   // It stays in its row, to the right of where it was; the picture is fitted into its frame anew.
-  const held = await boxOf('Report count')
+  const held = await boxOf('Report the count')
   assert.ok(held.x > start.x + 40 && Math.abs(held.y - start.y) < 2, JSON.stringify({ start, midway, held }))
   await b.saved()
 

@@ -50,7 +50,7 @@ const shown = (): Promise<Shown[]> =>
 
 async function wrongIn(s: Section): Promise<string[]> {
   if (!(await mark(s.heading))) return [`${s.heading}: no such heading in the manuscript`]
-  await b.find('[aria-label=Readings]')
+  await b.find('[aria-label=Readings][aria-busy=false]')
   let first: Shown | undefined
   await eventually(`“${s.heading}” is read and drawn`, 15_000, async () => {
     ;[first] = await shown()

@@ -134,7 +134,7 @@ test('five texts of five kinds: the right reading first, with reasons, pictures 
     const first = await b.find('article[data-kind]')
     assert.equal(await first.getAttribute('data-kind'), kind, text)
     await b.find(`article[data-kind=${kind}] [data-arrangement] svg text`)
-    assert.match(await first.getText(), /\d+ of \d+ points?/)
+    assert.match(await first.getText(), /All \d+ words|\d+ of \d+ words/)
     assert.ok((await b.nodesShown(`article[data-kind=${kind}] [data-arrangement]`)).length > 2, kind)
   }
   assert.deepEqual(await b.complaints(), [])
@@ -153,13 +153,13 @@ test('a doubt is answered and what was left out is taken in, each by a click tha
       article,
     )
   const before = await drawn()
-  assert.match(await b.text(`${article} [data-doubt]`), /Ramp wet.*Tell bridge.*in any case/)
+  assert.match(await b.text(`${article} [data-doubt]`), /Ramp is wet.*Tell the bridge.*in any case/)
   await b.click('Only if yes')
   await eventually('the picture changes', 5000, async () => (await drawn()) !== before)
   assert.equal(await b.count(`${article} [data-doubt]`), 0)
 
   const answered = await drawn()
-  assert.match(await b.text(`${article} summary`), /Left out: 1/)
+  assert.match(await b.text(`${article} summary`), /Left out: \d words in 1 place/)
   await (await b.find(`${article} summary`)).click()
   assert.match(await b.text(`${article} details`), /tells what was or has been/)
   await b.click('Take in “The ramp was built in 1998”')

@@ -48,7 +48,7 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
     .release()
     .perform()
   const leadsTo = async () => await (await b.find('[aria-label="Leads to"] option:checked')).getText()
-  await eventually('the link leads to the last step', 3000, async () => (await leadsTo()) === 'Close bow door')
+  await eventually('the link leads to the last step', 3000, async () => (await leadsTo()) === 'Close the bow door')
   // A bar on the link is pulled: it stays where it was put, until it is let go. The arrow keys do the same.
   const bend = await b.find('[data-handle^=bend]')
   await b.driver
@@ -69,7 +69,7 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   for (let i = 0; i < 3; i++) await b.chord([Key.CONTROL], 'z')
   await eventually('straight as before', 3000, straightAgain)
   await b.chord([Key.CONTROL], 'z')
-  await eventually('undone', 3000, async () => (await leadsTo()) === 'Lower ramp')
+  await eventually('undone', 3000, async () => (await leadsTo()) === 'Lower the ramp')
   await (await b.find('//button[@role="radio"][contains(., "Down the page")]')).click()
   await eventually('down the page', 5000, async () => (await middleOf(3)).x === (await middleOf(0)).x)
   // Whoever did not ask for less motion sees the nodes go to their new places.

@@ -96,7 +96,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
 
   const passageText = passage ? projection.text.slice(passage.start, passage.end) : null
   const asked = useDeferredValue(passageText)
-  const { readings, change } = useReadings(asked, theme)
+  const { readings, current, change } = useReadings(asked, theme)
 
   const readPassage = useCallback(() => {
     const span = editor?.passage() ?? null
@@ -207,6 +207,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
             <ReadingsPanel
               onChange={change}
               readings={readings}
+              current={current}
               lit={lit?.figure === 'readings' ? lit.parts : NO_PARTS}
               onPoint={(o, part) => {
                 const source =

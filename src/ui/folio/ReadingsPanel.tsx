@@ -10,6 +10,8 @@ import type { Offered, Readings } from './useReadings'
 
 type Props = {
   readonly readings: Readings | null
+  /** False while what is shown is of other words than those marked. */
+  readonly current: boolean
   readonly lit: ReadonlySet<string>
   readonly onPoint: (reading: Offered, part: string | null) => void
   readonly onChoose: (reading: Offered, arrangement: string) => void
@@ -23,12 +25,13 @@ type Props = {
 const count = (text: string) => text.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.test(w)).length
 
 /** What the marked passage reads as: kinds, best first, each as pictures of the text itself. */
-export function ReadingsPanel({ readings, lit, onPoint, onChoose, onChange, onLeftOut, onClose }: Props) {
+export function ReadingsPanel({ readings, current, lit, onPoint, onChoose, onChange, onLeftOut, onClose }: Props) {
   const shown = readings?.offered ?? []
   return (
     <section
       aria-label="Readings"
-      className="flex flex-col"
+      aria-busy={!current}
+      className={`flex flex-col ${current ? '' : 'opacity-60'}`}
       data-readings={readings ? readings.offered.length : 'reading'}
     >
       <div className="flex items-baseline gap-3 border-b border-rule pb-3">

@@ -24,7 +24,12 @@ export type Readings = {
 export function useReadings(
   text: string | null,
   theme: Theme,
-): { readings: Readings | null; change: (kind: FigureKind, reading: Reading) => void } {
+): {
+  readings: Readings | null
+  /** False while what is shown is of other words than those asked for. */
+  current: boolean
+  change: (kind: FigureKind, reading: Reading) => void
+} {
   const [state, setState] = useState<Readings | null>(null)
   useEffect(() => {
     if (text === null) return
@@ -72,7 +77,7 @@ export function useReadings(
     },
     [theme],
   )
-  return { readings: text === null ? null : state, change }
+  return { readings: text === null ? null : state, current: state !== null && state.text === text, change }
 }
 
 /** A picture that is still to be drawn is shown as it was before, where the words are the same. */
