@@ -80,7 +80,7 @@ function rowSays(text: string, row: readonly Span[], sets: number): Said[] {
     const label = YES.test(value) ? name : `${name}: ${lowerFirst(value)}`
     return values.map((_, set) => ({ set, label, span: span(set) }))
   }
-  // "Swimming: no" says something where the others say more than yes.
+  // "Lift: no" says something where the others say more than yes.
   const onlyYesOrNo = values.every((v) => YES.test(v) || NO.test(v))
   return values.flatMap((v, set) => {
     if (YES.test(v)) return [{ set, label: name, span: span(set) }]
@@ -89,7 +89,7 @@ function rowSays(text: string, row: readonly Span[], sets: number): Said[] {
   })
 }
 
-/** "Both want a well insulated house": a line outside the table. */
+/** "Both need a pilot": a line outside the table. */
 function alsoShared(read: ReadText, sets: number): Said[] {
   const { opening, closing } = read.outline
   return [...opening, ...closing]

@@ -64,7 +64,7 @@ function pairIn(read: ReadText, tokens: readonly Token[]): Pair | null {
   return best && best.score >= 5 ? best : null
 }
 
-/** The name with the noun that follows it, where the same follows both: "incremental backup". */
+/** The name with the noun that follows it, where the same follows both: "day boat". */
 function nameFor(read: ReadText, tokens: readonly Token[], key: string): Named {
   const at = tokens.findIndex((t) => t.key === key)
   const { span } = tokens[at] as Token

@@ -81,7 +81,7 @@ function rootOf(tree: Growing): Thing | null {
   }
   return span ? things.take(named(labelled(text, span), span, '/')) : null
 }
-/** "the following priority levels", "several kinds of rope" */
+/** "the following grades of tickets", "several kinds of rope" */
 const ANNOUNCED =
   /\b(?:following|these|several|various|different|two|three|four|five|six|seven|eight|\d+)\s+((?:[\p{L}-]+ ){0,2}[\p{L}-]{3,}(?: of (?:the )?[\p{L}-]+)?)/iu
 
@@ -114,7 +114,7 @@ function add(tree: Growing, name: Named, above: Thing | null): Thing {
 }
 
 const MOST_IN_LIST = 4
-/** "ricotta, cottage": a line that is nothing but a few names. */
+/** "ropes, chains": a line that is nothing but a few names. */
 function severalIn(text: string, span: Span): Span[] | null {
   const words = slice(text, span)
   if (!/[,/+;]/.test(words)) return null
@@ -122,7 +122,7 @@ function severalIn(text: string, span: Span): Span[] | null {
   return items.length > 1 && items.every((s) => slice(text, s).split(/\s+/).length <= 3) ? items : null
 }
 
-/** "Features such as walls, floors and doors", "Cutting tools: secateurs, shears": a name and what is listed behind it. */
+/** "Gear such as lines and fenders", "Cutting tools: secateurs, shears": a name and what is listed behind it. */
 function examplesIn(text: string, e: Entry): { readonly name: Span; readonly list: readonly Span[] } {
   const run = slice(text, e.label)
   const such =

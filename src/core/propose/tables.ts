@@ -9,7 +9,7 @@ export const cellText = (text: string, cell: Span | undefined): string =>
         .trim()
     : ''
 
-/** "Seats: 180; Cost: £120": the cells behind the first with the names of their columns. */
+/** "Cars: 24; Lift: yes": the cells behind the first with the names of their columns. */
 export const cellsWithNames = (text: string, table: Table, row: readonly Span[]): string =>
   row
     .slice(1)

@@ -38,7 +38,7 @@ const FRONT = new RegExp(
 )
 const BEHIND = new RegExp(`,?\\s+(?:only\\s+)?(?:${any('behind')})\\s+(?=\\S)`, 'iu')
 const ELSE = new RegExp(`^((?:${any('otherwise')}))\\b[,:]?\\s+(?:then\\s+)?(?=\\S)`, 'iu')
-/** "Claims up to 50 may be approved by ...": who or what, and what is the rule for it. */
+/** "Lorries over 20 tonnes must be lashed": who or what, and what is the rule for it. */
 const RULED =
   /^(.{4,90}?)\s+(?=(?:may|must|can(?:not)?|will|should|shall|is|are|gets?|requires?|needs?|goes|go|muss|müssen|darf|dürfen|wird|werden|debe|deben|puede|pueden)\s)/isu
 /** Words that tell one case of something from others. */
@@ -50,13 +50,13 @@ const PARTS = new RegExp(`;\\s+|,\\s+(?=(?:(?:${any('joins')})\\s+)?(?:if|when|s
 export const conditionsIn = (text: string, sentence: Span): Condition[] =>
   partsOf(text, sentence).flatMap((s) => conditionIn(text, s) ?? [])
 
-/** A long sentence may hold several: "if we get the grant, mains; if we don't, tanks". */
+/** A long sentence may hold several: "if the fog lifts, we sail; if it stays, we wait". */
 function partsOf(text: string, s: Span): Span[] {
   const out: Span[] = []
   let { start } = s
   for (const m of slice(text, s).matchAll(PARTS)) {
     const end = s.start + m.index
-    // "Choose it if you have savings, if ...": the second hangs on the same.
+    // "Take it if you have time, if ...": the second hangs on the same.
     if (m[0].startsWith(';') || conditionIn(text, { start, end })) {
       out.push({ start, end })
       start = end + m[0].length

@@ -2,7 +2,8 @@
 import { capital, sentencesOf, slice, spansMeet, type Block, type Entry } from '../text'
 import type { Said } from './english/saying'
 import type { Statement, Step } from './statementTree'
-import { tell, type State } from './tell'
+import { tell } from './tell'
+import type { State } from './telling'
 
 /** The sentences of a block as sayings; null where the language of the text is not interpreted. */
 export type Interpreter = (block: Block) => readonly (readonly Said[])[]
@@ -65,7 +66,7 @@ function oneStep(
   const told = rest.filter((s) => s.do === 'step')
   const [only] = steps
   if (!led && !only) return [...added]
-  // "On finding a child. The steward stays with it. ...": a heading over steps of its own.
+  // "At the gate. The purser counts. ...": a heading over steps of its own.
   if (!led && steps.every((s) => !s.doing) && told.filter((s) => s.doing).length > 1) return [...rest]
   const all = [...steps, ...told]
   // What has become a question is told by it.

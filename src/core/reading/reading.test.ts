@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { existsSync, readFileSync, readdirSync } from 'node:fs'
 import { figureSchema } from '../figure'
 import { WORTH_SHOWING, propose, suggest } from '../propose'
 import { corpus, type Gold } from '../testing/corpus'
@@ -98,29 +98,16 @@ test.each([
   expect(f1(figures.map((s) => s.links).reduce(sum, noCounts))).toBeGreaterThanOrEqual(link)
 })
 
+/** Files of the reader: all that turns a text into figures. */
+const readerFiles = ['src/core/reading', 'src/core/propose', 'src/core/text'].flatMap((folder) =>
+  readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+    .map((f) => ({ file: `${folder}/${f}`, code: readFileSync(`${folder}/${f}`, 'utf8') })),
+)
+const COMMENT = /\/\*[\s\S]*?\*\/|\/\/.*$/gm
+
 test('no rule holds a word that only one passage has', () => {
-  const rules = [
-    'cues',
-    'hierarchyClaims',
-    'hierarchyLists',
-    'hierarchyWords',
-    'linkClaims',
-    'targets',
-    'saidWords',
-    'front',
-    'compareClaims',
-    'choiceClaims',
-    'options',
-    'caseClaims',
-    'narrowing',
-    'chance',
-    'said',
-    'action',
-    'condition',
-  ]
-  const code = rules.map((f) =>
-    readFileSync(`src/core/reading/english/${f}.ts`, 'utf8').replace(/\/\*[\s\S]*?\*\/|\/\/.*$/gm, ''),
-  )
+  const code = readerFiles.map((f) => f.code.replace(COMMENT, ''))
   const patterns = code.join('\n').match(/\/(?![/*])(?:\\.|[^/\n\\])+\/[a-z]*|'[a-z ]{40,}'/g) ?? []
   const inRules = new Set(patterns.join(' ').match(/[a-z]{5,}/g))
   const known = new Set([...lexicon.verbClass.keys()])
@@ -132,8 +119,34 @@ test('no rule holds a word that only one passage has', () => {
   expect(inRules.size).toBeGreaterThan(100)
   expect(lone).toEqual([])
 })
+
+test('examples in the reader’s files are its own, and no words of passages by others', () => {
+  const file = '../shared/corpus/real/develop.jsonl'
+  const others = existsSync(file)
+    ? readFileSync(file, 'utf8')
+        .toLowerCase()
+        .replace(/[^a-z]+/g, ' ')
+    : ''
+  const quoted = readerFiles.flatMap(({ file: name, code }) =>
+    (code.match(COMMENT) ?? []).flatMap((c) =>
+      [...c.replace(/\n\s*\*/g, ' ').matchAll(/["“]([^"“”]{8,200})["”]/g)].map((m) => ({
+        name,
+        words: m[1] as string,
+      })),
+    ),
+  )
+  const taken = quoted.filter(({ words }) => {
+    const plain = words
+      .toLowerCase()
+      .replace(/[^a-z]+/g, ' ')
+      .trim()
+    return plain.split(' ').length > 3 && others.includes(` ${plain} `)
+  })
+  expect(quoted.length).toBeGreaterThan(100)
+  expect(taken).toEqual([])
+})
 const COMMON = new Set(
-  'sometimes monday tuesday wednesday thursday friday saturday sunday lunchtime fourth fifth sixth rather usual known courses children fewer thirty forty fifty seventy eighty ninety probably large larger early longer others those however keeper leader directly supported important steps across warning cases doing going choices plans choosing roughly namely several whereas whenever wherever unless several various alike namely beneath alone common basically mostly mainly typical neither either whose throughout themselves everyone everybody someone somebody anyone anybody nobody alternatively afterwards subsequently meanwhile otherwise finally initially firstly secondly thirdly lastly altogether categories category varieties levels layers subgroup subgroups probability likelihood possibility likely percent hundred thousand twenty fifteen eleven litre metre pounds dollars euros families versions models styles stages divisions components elements sections groups forms voices examples departments committees teams units members branches species classes sorts kinds types parts areas ways'.split(
+  'earlier words thanks regards cheers tasks operations facilities former obviously sooner online differences rises drops twelve lonely lovely beforehand payroll security beside itself carefully gently safely normally overboard schlie primer digits million minus earns saves fares benefits apart fails leaks lasts turns starts sells criterion association following already length sometimes monday tuesday wednesday thursday friday saturday sunday lunchtime fourth fifth sixth rather usual known courses children fewer thirty forty fifty seventy eighty ninety probably large larger early longer others those however keeper leader directly supported important steps across warning cases doing going choices plans choosing roughly namely several whereas whenever wherever unless several various alike namely beneath alone common basically mostly mainly typical neither either whose throughout themselves everyone everybody someone somebody anyone anybody nobody alternatively afterwards subsequently meanwhile otherwise finally initially firstly secondly thirdly lastly altogether categories category varieties levels layers subgroup subgroups probability likelihood possibility likely percent hundred thousand twenty fifteen eleven litre metre pounds dollars euros families versions models styles stages divisions components elements sections groups forms voices examples departments committees teams units members branches species classes sorts kinds types parts areas ways'.split(
     ' ',
   ),
 )

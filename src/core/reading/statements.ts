@@ -8,7 +8,8 @@ import type { Said } from './english/saying'
 import { frameOf, phaseStep, phasesOf, within } from './frame'
 import { entriesByStart, foldInner, foldsInner, plainStep, tellItem, type Interpreter } from './itemSteps'
 import { stepsInTable } from './stepTable'
-import { tell, type Scope, type State } from './tell'
+import { tell } from './tell'
+import type { Scope, State } from './telling'
 
 /** One thing the passage says, for coverage: an item, or a clause of a sentence. */
 export type Unit = {

@@ -1,43 +1,20 @@
 /** Takes sayings into the statement tree one after the other: which arm of which question a sentence belongs to. */
 import { withObject } from './standsFor'
-import type { Entry, Span } from '../text'
+import type { Span } from '../text'
 import type { Action } from './english/action'
 import type { Said } from './english/saying'
 import type { Condition } from './english/condition'
 import { complements, sharedShare } from './opposites'
-import type { Arm, Ask, GoTo, Statement, Step } from './statementTree'
-import { besideEachOther, contentOfStart } from './statementTree'
-
-export type Scope = {
-  readonly ask: Ask
-  /** What the question speaks of. */
-  readonly subject: string
-  /** Put as a question: "Is the chain worn?" */
-  readonly put?: boolean
-  /** The question in whose arm this one is asked. */
-  readonly parent: Scope | null
-  arm: Arm | null
-  readonly outer: Statement[]
-  /** How many words had been told when it was put. */
-  readonly known: number
-}
-export type State = {
-  body: Statement[]
-  scope: Scope | null
-  loopStart: Statement | null
-  item: number | null
-  /** A sentence of the present item has been told already. */
-  inItem: boolean
-  readonly entries: ReadonlyMap<number, Entry>
-  /** Inside a paragraph, not a list. */
-  prose: boolean
-  /** Words that have been told of, each with how many were before it. */
-  known: Map<string, number>
-  /** What "it" and "them" last stood for. */
-  object: string | null
-  /** The last thing said that is nothing to do: "after three attempts the account is locked". */
-  state: Action | null
-}
+import type { Scope, State } from './telling'
+import {
+  besideEachOther,
+  contentOfStart,
+  type Arm,
+  type Ask,
+  type GoTo,
+  type Statement,
+  type Step,
+} from './statementTree'
 
 /** Takes one saying into the tree. `follows` is true inside a paragraph, where a condition's scope may reach on. */
 export function tell(said: Said, upcoming: Said | null, state: State, follows: boolean): void {

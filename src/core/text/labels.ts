@@ -88,7 +88,7 @@ function firstSentence(text: string, own: Span): Labelled {
   return { label, details: [...rest.filter((s) => s.end > s.start), ...others], led: false, mark: '' }
 }
 
-/** Notes begin their sentences small: "let both come down to about 40. if it is still hot ..." */
+/** Notes begin their sentences small: "lower the ramp slowly. if it sticks ..." */
 function smallSentences(text: string, s: Span): Span[] {
   const out: Span[] = []
   let { start } = s

@@ -42,7 +42,7 @@ function plainLines(text: string): Line[] {
   return out
 }
 
-/** "Cast on" over "Make the first row of loops": short lines that each stand over a text of their own, three times or
+/** "Abort point" over "The last place where turning back is safe": short lines that each stand over a text of their own, three times or
  *  more. */
 function withTerms(lines: readonly Line[]): Line[] {
   const filled = lines.flatMap((l, i) => (l.text === '' ? [] : [i]))

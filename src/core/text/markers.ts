@@ -53,7 +53,7 @@ export function markerOf(line: string): Marker | null {
 const CHAPTER = /^(\d{1,2})[\t \u00a0]+(?=\p{L})/u
 
 const CODE = /^(\d{2,4})[\t \u00a0]+(?=\p{L})/u
-/** "100 Governance", "110 Board", "111 Minutes": a plan whose numbers say by their noughts what belongs to what. */
+/** "100 Ships", "110 Teal", "111 Papers": a plan whose numbers say by their noughts what belongs to what. */
 function hasCodes(lines: readonly string[]): boolean {
   const codes = lines.flatMap((l) => CODE.exec(l)?.[1] ?? [])
   const [first] = codes
@@ -73,7 +73,7 @@ function codeOf(line: string): Marker | null {
   return { length: m[0].length, ordered: true, number: null, style: 'code', deeper: 4 * (code.length - noughts) }
 }
 
-/** "1 shout", "2 rinse", "3 lens out": lines that are numbered though no mark follows the number. */
+/** "1 sound the horn", "2 stop", "3 call the bridge": lines that are numbered though no mark follows the number. */
 function countsUp(lines: readonly string[]): boolean {
   const numbers = lines.flatMap((l) => {
     const m = CHAPTER.exec(l)

@@ -79,7 +79,7 @@ function headingLevel(text: string, blocks: readonly Block[], i: number): number
     return /[:：]$/.test(words) ? PLAIN.colon : isBold(text, b) ? PLAIN.bold : PLAIN.line
   }
   if (b.type !== 'paragraph' || words.includes('\n')) return null
-  // "Plant cells:" over its own list or text.
+  // "Deck crew:" over its own list or text.
   if (/[:：]\**$/.test(words) && words.split(/\s+/).length <= ANNOUNCES && next && next.type !== 'heading')
     return isBold(text, b) ? PLAIN.bold : PLAIN.colon
   if (isBold(text, b)) return PLAIN.bold
@@ -215,7 +215,7 @@ function finished(text: string, list: readonly Growing[]): Entry[] {
   })
 }
 
-/** "**Borrow** Take home up to 12 items": paragraphs that each begin with a lead-in. */
+/** "**Tickets** Show them at the gate": paragraphs that each begin with a lead-in. */
 function ledParagraphs(text: string, blocks: readonly Block[]): Inside {
   const own = blocks.filter((b) => b.type === 'paragraph')
   const labels = labelsOf(

@@ -23,7 +23,7 @@ export function paragraphAt(page: Page, at: number): number {
   const own = page.lines.slice(at, end)
   const listBelow = page.lines[end]?.marker ?? null
   if (listBelow && own.length === 1 && at > 0 && NAMES_SMALL.test((own[0] as Line).text)) {
-    // "each wagon" between two lists.
+    // "each lorry" between two lists.
     heading(page, own[0] as Line, 2)
     return end
   }
