@@ -18,12 +18,22 @@ export type Passage = {
 
 const REAL = '../shared/corpus/real/develop.jsonl'
 
-export const passages = (): Passage[] => [...own(), ...shipped(), ...real()]
+export const passages = (): Passage[] => [...own(), ...kindsAlone(), ...shipped(), ...real()]
 
 const own = (): Passage[] =>
   corpus()
     .filter((g) => g.language === 'en')
     .map((g) => ({ id: g.id, from: 'own', text: g.text, kinds: g.kinds, labels: Object.values(g.nodes) }))
+
+/** Passages of which only the kind is known: `=== kind`, then the text. */
+const kindsAlone = (): Passage[] =>
+  readFileSync('corpus/kinds/prose.list', 'utf8')
+    .split(/^=== /m)
+    .slice(1)
+    .map((p, i): Passage => {
+      const [kind = '', ...lines] = p.split('\n')
+      return { id: `kind-${i}`, from: 'own', text: lines.join('\n').trim(), kinds: [kind.trim()], labels: null }
+    })
 
 /** What ships and has to read as it promises: the patterns of first texts, and the chapters of the demo. */
 const shipped = (): Passage[] => [

@@ -100,6 +100,25 @@ export function casesInSentences(read: ReadText): Built | null {
   return tree.built(0.25 + 0.5 * share, [many(cases.length, 'case'), 'each with what follows'])
 }
 
+/** Each paragraph about one way that can be taken: its first sentence is the option, the others what is said of it. */
+export function optionsInParagraphs(read: ReadText): Built | null {
+  const { text } = read
+  const paragraphs = read.blocks.filter((b) => b.type === 'paragraph').map((b) => sentencesOf(text, b.span))
+  const options = paragraphs.filter((p) => p.length > 1)
+  if (read.outline.entries.length > 1 || options.length < 2 || options.length > 7) return null
+  const tree = new Growing()
+  const root = rootOf(read, tree, 'Options')
+  for (const [first, ...others] of options) {
+    if (!first) continue
+    const option = tree.add('option', capital(clean(slice(text, labelOf(text, first).label))), [first], root)
+    for (const s of others) tree.add('criterion', capital(clean(slice(text, labelOf(text, s).label))), [s], option)
+  }
+  const offered = options.filter(([s]) => s && OFFERS.test(slice(text, s))).length / options.length
+  return tree.built(0.15 + 0.5 * offered, [many(options.length, 'paragraph'), 'each about one way'])
+}
+const OFFERS =
+  /\b(?:you can|you may|we can|we could|one way|another|the first|the second|the third|first|second|finally|lastly|choose|use|go for|option|course|alternative)\b/iu
+
 type Case = { readonly when: Span; readonly then: Span }
 
 /** Entries and sentences that each say when, and what then. */

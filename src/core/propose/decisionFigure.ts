@@ -1,7 +1,7 @@
 /** Options with what speaks for and against them, their chances and outcomes; criteria tables; question chains; conditions
  *  that lead to outcomes. Numbers are taken as they stand; a chance that only words suggest is marked and asked about. */
 import { fromClaims } from './decisionClaims'
-import { casesInEntries, casesInSentences, optionsInEntries, weighedOptions } from './choices'
+import { casesInEntries, casesInSentences, optionsInEntries, optionsInParagraphs, weighedOptions } from './choices'
 import { Growing } from './growing'
 import type { NodeId } from '../figure'
 import type { Ask, ReadText, Statement } from '../reading'
@@ -18,6 +18,7 @@ export function decisionFigure(read: ReadText): Built {
     fromChain(read),
     fromConditions(read),
     casesInSentences(read),
+    optionsInParagraphs(read),
     fromClaims(read),
   ].filter((x): x is Built => x !== null)
   return found.toSorted((a, b) => b.score - a.score)[0] ?? { nodes: [], links: [], score: 0, reasons: [] }

@@ -1,7 +1,6 @@
 /** What of a text is no step though it stands among steps: lines that open, close, warn or remark; and steps that are told
  *  as phases with their particulars. */
 import { slice, type Block, type Entry, type Outline, type Span } from '../text'
-import { conditionsIn } from './conditions'
 import { labelWords } from './itemSteps'
 import type { Step } from './statementTree'
 
@@ -17,12 +16,12 @@ export function frameOf(text: string, blocks: readonly Block[], outline: Outline
   const [opening, closing] = [starts(outline.opening), starts(outline.closing)]
   return new Set(
     paragraphs.filter(
-      (b) =>
-        opening.has(b.span.start) ||
-        (closing.has(b.span.start) && conditionsIn(text, b.span).every((c) => c.how !== 'front')),
+      (b) => opening.has(b.span.start) || (closing.has(b.span.start) && !CASE.test(slice(text, b.span))),
     ),
   )
 }
+
+const CASE = /^(?:if|unless|should|in case|where|note:? if|anything|wenn|falls|si|en caso)\b|\?/iu
 
 /** "Phase 1: Prepare" over a few bullets: the phases are the steps, the bullets their particulars. */
 export function phasesOf(outline: Outline): readonly Entry[] {

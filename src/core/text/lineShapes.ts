@@ -90,7 +90,7 @@ export function standsAlone(lines: readonly Line[], at: number): boolean {
     (first || /^[\p{Lu}\p{N}"“«¿]/u.test(text)) &&
     !/[.!;,…]$/.test(text) &&
     !/[:：]$/.test(text) &&
-    !/^[^:：]{1,40}[:：]\s+\p{Ll}/u.test(text) &&
+    !/^[^:：]{1,40}?\s?[:：]\s+\S/u.test(text) &&
     !MAIL_HEADER.test(text)
   )
 }
