@@ -1,5 +1,7 @@
-/** `npm run score`: how well the reading engine does on the corpus, by part, kind and form. `--list` adds the passages
- *  of `develop` that fail, with what is missing and what is too much; those of `check` are never listed. */
+/** `npm run score`: how well the reading engine does on the corpus, by part, kind and form; where the passages of others stand
+ *  beside the repository, on those as well. `--list` adds the passages that fail, with what is missing and what is too much. */
+import { execFileSync } from 'node:child_process'
+import { existsSync } from 'node:fs'
 import { propose, WORTH_SHOWING, type Reading } from '@/core/propose'
 import { englishLexicon, readText } from '@/core/reading'
 import { corpus, type Gold } from '@/core/testing/corpus'
@@ -127,12 +129,13 @@ function list(all: readonly Scored[]): void {
   }
 }
 
+const REAL = '../shared/tools/score-real'
+
 const all = corpus().map(scored)
 const part = (p: Gold['part'], language: (l: string) => boolean) =>
   all.filter((s) => s.gold.part === p && language(s.gold.language))
 const only = process.argv.find((a) => a.startsWith('--kind='))?.slice(7)
-if (process.argv.includes('--list'))
-  list(part('develop', () => true).filter((s) => only === undefined || s.gold.kinds[0] === only))
+if (process.argv.includes('--list')) list(all.filter((s) => only === undefined || s.gold.kinds[0] === only))
 table(
   'develop, English',
   part('develop', (l) => l === 'en'),
@@ -146,3 +149,7 @@ for (const l of ['de', 'es'])
     `${l}, develop and check`,
     all.filter((s) => s.gold.language === l),
   )
+if (existsSync(REAL)) {
+  console.log('\npassages by others, develop')
+  console.log(execFileSync(REAL, ['develop'], { encoding: 'utf8' }).trimEnd())
+}
