@@ -143,10 +143,16 @@ const sure = all.map((p, i) => {
   const [best] = order.toSorted((a, b) => b[1] - a[1])
   if (!best || p.labels === null) return null
   const kind = best[0] as (typeof figureKinds)[number]
-  const figure = readingsOf(reads[i]!, builts[i]!).find((r) => r.kind === kind)!.figure
+  const { figure, coverage } = readingsOf(reads[i]!, builts[i]!).find((r) => r.kind === kind)!
   const good = p.kinds.includes(kind) && nodeScore(p.labels, figure) >= 0.7
   return {
-    x: sureFeatures(reads[i]!, kind, new Map(classes.map((k, n) => [k, held[i]![n]!])), builts[i]!.get(kind)!),
+    x: sureFeatures(
+      reads[i]!,
+      kind,
+      new Map(classes.map((k, n) => [k, held[i]![n]!])),
+      builts[i]!.get(kind)!,
+      coverage,
+    ),
     good,
     fold: cases[i]!.fold,
     from: p.from,

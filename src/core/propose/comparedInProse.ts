@@ -84,16 +84,18 @@ export function comparedInProse(read: ReadText): Compared | null {
   const names = [pair.a, pair.b].map((k) => nameFor(read, tokens, k))
   const members: { label: string; key: string; sets: Set<number>; source: Span[] }[] = []
   let current: readonly number[] = []
-  for (const s of sentences) {
+  const fronts = names.map(atFront)
+  const inSentence = new Map<number, Token[]>()
+  for (const t of tokens) inSentence.set(t.sentence, [...(inSentence.get(t.sentence) ?? []), t])
+  for (const [k, s] of sentences.entries()) {
+    const own = inSentence.get(k) ?? []
     for (const piece of piecesOf(text, s)) {
-      const words = new Set(
-        tokens.filter((t) => t.span.start >= piece.start && t.span.end <= piece.end).map((t) => t.key),
-      )
+      const words = new Set(own.filter((t) => t.span.start >= piece.start && t.span.end <= piece.end).map((t) => t.key))
       const said = [pair.a, pair.b].flatMap((k, i) => (words.has(k) ? [i] : []))
       const sets = SHARED.test(slice(text, piece)) ? [0, 1] : said.length > 0 ? said : current
       if (said.length === 1) current = said
       if (sets.length === 0) continue
-      const label = predicate(text, piece, names)
+      const label = predicate(text, piece, fronts)
       if (label.split(' ').length < 2) continue
       members.push({ label, key: keyOf(label), sets: new Set(sets), source: [piece] })
     }
@@ -119,18 +121,12 @@ function piecesOf(text: string, s: Span): Span[] {
 }
 
 /** What is said, without the name it is said of where that stands first. */
-function predicate(text: string, piece: Span, names: readonly Named[]): string {
-  const words = clean(slice(text, piece)).replace(
-    /^(?:but|while|whereas|though|although|and|however,?|aber|während|pero|mientras)\s+/iu,
-    '',
-  )
-  for (const n of names) {
-    const at = new RegExp(
-      `^(?:(?:the|an?|in|with|der|die|das|el|la)\\s+)?${escaped(n.label)}s?,?\\s+(?=\\S)`,
-      'iu',
-    ).exec(words)
-    if (at) return capital(words.slice(at[0].length))
-  }
-  return capital(words)
+function predicate(text: string, piece: Span, named: readonly RegExp[]): string {
+  const words = clean(slice(text, piece)).replace(JOINED, '')
+  const at = named.map((n) => n.exec(words)).find((m) => m !== null)
+  return capital(at ? words.slice(at[0].length) : words)
 }
+const JOINED = /^(?:but|while|whereas|though|although|and|however,?|aber|während|pero|mientras)\s+/iu
+const atFront = (name: Named): RegExp =>
+  new RegExp(`^(?:(?:the|an?|in|with|der|die|das|el|la)\\s+)?${escaped(name.label)}s?,?\\s+(?=\\S)`, 'iu')
 const escaped = (s: string): string => s.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&')

@@ -1,7 +1,7 @@
 /** What of a passage a figure holds and what it leaves out, each with its reason. Nothing is lost in silence. */
 import type { FigureNode } from '../figure'
 import type { ReadText, SaidUnit } from '../reading'
-import { contentWords, mergedSpans, runsOf, slice, spansMeet, stemsOf, type Span } from '../text'
+import { contentWords, type ContentWord, mergedSpans, runsOf, slice, spansMeet, stemsOf, type Span } from '../text'
 import type { Built } from './built'
 
 export type LeftOut = {
@@ -65,9 +65,21 @@ function nearestMeeting(byPlace: readonly { readonly id: string; readonly s: Spa
   return null
 }
 
+/** The words of a passage that carry meaning. */
+export const contentOf = (read: ReadText): ContentWord[] =>
+  mergedSpans([
+    ...read.blocks.flatMap((b) => (b.cells.length > 0 ? b.cells : [b.span])),
+    ...read.units.map((u) => u.span),
+  ]).flatMap((s) => contentWords(read.text, s))
+
 /** Counts words that carry meaning: each is in the figure (a label, a detail, the words of a link, who does it, the title),
  *  or in what is left out. What a clause says that the figure has no trace of is left out whole. */
-export function coverageOf(read: ReadText, built: Built, title: Span | null): Coverage {
+export function coverageOf(
+  read: ReadText,
+  built: Built,
+  title: Span | null,
+  words: readonly ContentWord[] = contentOf(read),
+): Coverage {
   const held = meeting([...sourcesOf(built), ...(title ? [title] : [])])
   const said = stemsOf([
     ...built.nodes.flatMap((n) => [
@@ -82,19 +94,16 @@ export function coverageOf(read: ReadText, built: Built, title: Span | null): Co
   ])
   const out = read.units.filter((u) => !held(u.span))
   const inLeft = meeting(out.map((u) => u.span))
-  const spans = mergedSpans([
-    ...read.blocks.flatMap((b) => (b.cells.length > 0 ? b.cells : [b.span])),
-    ...read.units.map((u) => u.span),
-  ])
-  const words = spans.flatMap((s) => contentWords(read.text, s))
   const missing = words.filter((w) => !said.has(w.stem) || !held(w.span))
+  const place = placesIn(read)
+  const starts = missing.map((w) => w.span.start)
   const shortened = runsOf(
     missing.filter((w) => !inLeft(w.span)),
     read.text,
   )
   const left = [
-    ...out.map((u) => ({ span: u.span, reason: placeOf(read, u.span) ?? reasonOf(u) })),
-    ...shortened.map((span) => ({ span, reason: placeOf(read, span) ?? 'left out of a shorter label' })),
+    ...out.map((u) => ({ span: u.span, reason: place(u.span) ?? reasonOf(u) })),
+    ...shortened.map((span) => ({ span, reason: place(span) ?? 'left out of a shorter label' })),
   ]
   return {
     taken: words.length - missing.length,
@@ -104,17 +113,27 @@ export function coverageOf(read: ReadText, built: Built, title: Span | null): Co
       .map((l) => ({
         ...l,
         text: slice(read.text, l.span).replace(/\s+/g, ' '),
-        words: missing.filter((w) => spansMeet(w.span, l.span)).length,
+        words: firstFrom(starts, l.span.end) - firstFrom(starts, l.span.start),
       })),
   }
 }
 
+/** How many of sorted numbers are below one. */
+function firstFrom(sorted: readonly number[], value: number): number {
+  let [low, high] = [0, sorted.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((sorted[middle] as number) < value) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
 /** What words are by where they stand; null for those of the body. */
-function placeOf({ blocks, outline }: ReadText, s: Span): string | null {
-  const inside = (list: readonly Span[]) => list.some((x) => x.start <= s.start && s.end <= x.end)
-  if (blocks.some((b) => b.type === 'heading' && spansMeet(b.span, s))) return 'a heading'
-  if (outline.entries.length === 0) return null
-  return inside(outline.opening) ? 'an opening line' : inside(outline.closing) ? 'a closing line' : null
+function placesIn({ blocks, outline }: ReadText): (s: Span) => string | null {
+  const heading = meeting(blocks.filter((b) => b.type === 'heading').map((b) => b.span))
+  const [opening, closing] = outline.entries.length > 0 ? [meeting(outline.opening), meeting(outline.closing)] : []
+  return (s) => (heading(s) ? 'a heading' : opening?.(s) ? 'an opening line' : closing?.(s) ? 'a closing line' : null)
 }
 
 function reasonOf(u: SaidUnit): string {

@@ -9,7 +9,7 @@ import { kindFeatures } from './kindFeatures'
 import { kindChances, sureFeatures, sureness } from './rank'
 import { conceptFigure } from './conceptFigure'
 import { decisionFigure } from './decisionFigure'
-import { coverageOf, withContext, type Coverage } from './coverage'
+import { contentOf, coverageOf, withContext, type Coverage } from './coverage'
 import { branchDoubt, type Doubt } from './doubts'
 import { hierarchyFigure } from './hierarchyFigure'
 import { COUNTS_PEERS, NAMES_PEERS, pointsFigure } from './pointsFigure'
@@ -54,15 +54,17 @@ export const builtOf = (read: ReadText): Map<FigureKind, Built> =>
 
 export function readingsOf(read: ReadText, built: ReadonlyMap<FigureKind, Built>): Reading[] {
   const chances = kindChances(kindFeatures(read, built))
+  const [title, words] = [titleOf(read), contentOf(read)]
   return [...built]
     .map(([kind, b]): Reading => {
-      const sure = sureness(sureFeatures(read, kind, chances, b))
+      const coverage = coverageOf(read, b, title, words)
+      const sure = sureness(sureFeatures(read, kind, chances, b, coverage))
       return {
         kind,
         score: Math.round((chances.get(kind) ?? 0) * 1000) / 1000,
         strong: sure >= STRONG,
         reasons: b.reasons,
-        coverage: coverageOf(read, b, titleOf(read)),
+        coverage,
         doubts: b.doubts ?? [],
         figure: figureOf(read, kind, b),
       }

@@ -3,7 +3,7 @@
 import { figureKinds, type FigureKind } from '../figure'
 import type { ReadText } from '../reading'
 import type { Built } from './built'
-import { coverageOf } from './coverage'
+import type { Coverage } from './coverage'
 import type { Features } from './kindFeatures'
 import weights from './kindWeights.json' with { type: 'json' }
 
@@ -55,11 +55,11 @@ export function sureFeatures(
   kind: FigureKind,
   chances: ReadonlyMap<string, number>,
   built: Built,
+  coverage: Coverage,
 ): number[] {
   const own = chances.get(kind) ?? 0
   const others = [...chances].filter(([k]) => k !== kind).map(([, p]) => p)
   const { entries, table } = read.outline
-  const coverage = coverageOf(read, built, read.outline.title)
   const arranged = entries.length > 1 || table ? 1 : 0
   const is = figureKinds.map((k) => (k === kind ? 1 : 0))
   return [
