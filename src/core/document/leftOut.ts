@@ -1,5 +1,5 @@
 import type { Figure } from '../figure'
-import { contentWords, runsOf, stemsOf } from '../text'
+import { blocksOf, contentWords, runsOf, stemsOf } from '../text'
 
 /** What of the words that a figure was read from stands nowhere in it: runs of words in the order of the text, and how many
  *  words that carry meaning there are in all. */
@@ -14,7 +14,8 @@ export function leftOut(f: Figure): {
     ...Object.values(f.nodes).flatMap((n) => [n.text, n.detail ?? '', n.actor ?? '', n.duration ?? '']),
     ...Object.values(f.links).map((l) => l.text ?? ''),
   ])
-  const words = contentWords(text, { start: 0, end: text.length })
+  // Without the numbers and marks of lists.
+  const words = blocksOf(text).flatMap((b) => contentWords(text, b.span))
   const missing = words.filter((w) => !said.has(w.stem))
   return {
     of: words.length,

@@ -157,7 +157,7 @@ test('the frame of a mail is no step, and is listed as what it is', () => {
   const [best] = propose(readText(text, lexicon))
   expect(Object.values(best?.figure.nodes ?? {}).map((n) => n.text)).toEqual([
     'Check the ramp',
-    'Lower ramp',
+    'Lower the ramp',
     'Call the bridge',
   ])
   expect(best?.coverage.left.map((l) => l.reason)).toEqual(

@@ -2,10 +2,7 @@
 
 /** "it" and "them" stand for the last thing something was done to, where the number agrees. */
 export const withObject = (label: string, object: string | null): string => {
-  const named =
-    object === null || /^See to it\b/.test(label)
-      ? label
-      : label.replace(/s$/.test(object) ? /(?<=\s)them\b/ : /(?<=\s)it\b/, object)
-  // "Pour it over the flour", with nothing certain to stand for it: pour over the flour.
-  return named.replace(/^(\S+) (?:it|them) (?=\S+ \S+)/, '$1 ')
+  return object === null || /^See to it\b/.test(label)
+    ? label
+    : label.replace(/s$/.test(object) ? /(?<=\s)them\b/ : /(?<=\s)it\b/, `the ${object}`)
 }

@@ -85,8 +85,9 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     /^(?:both|all|each|one|two|some) of (?:you|us|them)$/.test(subject.map((w) => w.lower).join(' ')) ||
     subject.every((w) => /^(?:you|we|they|he|she|i|who|whoever|everybody|everyone)$/.test(w.lower))
   if (!somebody || verb.told || (STATES.has(verb.base) && verb.modal !== 'must')) return whole()
-  // Whoever does it stands beside: "checks the lashings".
-  const told = verb.negative ? verb.words : verb.words.slice(-1)
+  // "The mate checks the lashings"; of the same mate: "reports to the bridge". Whoever is spoken to is not named.
+  const named = clause.ownSubject && actor !== null && subject.every((w) => w.tag !== 'pron')
+  const told = named ? [...subject, ...verb.words] : verb.negative ? verb.words : verb.words.slice(-1)
   return make(doneOf([...told, ...rest]), actor, true, [head, ...rest])
 }
 
