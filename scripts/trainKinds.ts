@@ -40,7 +40,11 @@ function namesIn(cases: readonly Case[]): string[] {
   const count = new Map<string, number>()
   for (const c of cases) for (const f of Object.keys(c.features)) count.set(f, (count.get(f) ?? 0) + 1)
   return [...count]
-    .filter(([f, n]) => n >= (f.startsWith('word ') ? FEWEST.word : f.startsWith('title ') ? FEWEST.title : 5))
+    .filter(
+      ([f, n]) =>
+        n >=
+        (f.startsWith('word ') ? FEWEST.word : f.startsWith('title ') ? FEWEST.title : f.startsWith('head ') ? 3 : 5),
+    )
     .map(([f]) => f)
     .toSorted()
 }

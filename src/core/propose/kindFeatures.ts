@@ -2,7 +2,7 @@
  *  kind's builder found, and everyday words. The weights are learned (`kindWeights.json`, `scripts/trainKinds.ts`). */
 import type { FigureKind } from '../figure'
 import type { ReadText } from '../reading'
-import { labelOf, slice, type Entry } from '../text'
+import { contentWords, labelOf, slice, type Entry } from '../text'
 import type { Built } from './built'
 
 export type Features = Readonly<Record<string, number>>
@@ -12,7 +12,15 @@ const WORD = /[\p{L}’']+/gu
 const some = (n: number): number => Math.sqrt(n) / 3
 
 export function kindFeatures(read: ReadText, built: ReadonlyMap<FigureKind, Built>): Features {
-  return { ...arranged(read), ...told(read), ...claimed(read), ...builtUp(built), ...worded(read) }
+  return {
+    ...arranged(read),
+    ...entered(read),
+    ...tabled(read),
+    ...told(read),
+    ...claimed(read),
+    ...builtUp(built),
+    ...worded(read),
+  }
 }
 
 const share = <T>(list: readonly T[], is: (x: T) => boolean): number =>
@@ -59,6 +67,45 @@ function arranged({ text, outline, blocks, forms }: ReadText): Record<string, nu
     'prose paragraphs': some(prose.length),
     'title any': outline.title ? 1 : 0,
     'title asks': outline.title && /\?\s*$/.test(slice(text, outline.title)) ? 1 : 0,
+  }
+}
+
+/** What the entries are to each other: one thing handled on and on, or each by itself; asked, forbidden, explained. */
+function entered({ text, outline }: ReadText): Record<string, number> {
+  const own = outline.entries.map((e) => slice(text, e.label))
+  const all = outline.entries.map((e) => [e.label, ...e.details].map((s) => slice(text, s)).join(' '))
+  const stems = outline.entries.map((e) => new Set(contentWords(text, e.label).map((w) => w.stem)))
+  const chained = stems.filter((s, i) => i > 0 && [...s].some((w) => stems[i - 1]?.has(w))).length
+  return {
+    'entries chained': chained / Math.max(1, own.length - 1),
+    'entries pronoun': share(own, (s) => /\b(?:it|them|this|these)\b/i.test(s)),
+    'entries forbid': share(own, (s) => /\b(?:never|do not|don['’]t|avoid|no|not)\b/i.test(s)),
+    'entries must': share(all, (s) => /\b(?:must|should|shall|may|have to|need to|always)\b/i.test(s)),
+    'entries explain': share(all, (s) => /\b(?:because|since|so that|which means|this is|helps?|makes?)\b/i.test(s)),
+    'entries if': share(all, (s) => /\b(?:if|when|unless|otherwise|where)\b/i.test(s)),
+    'entries then': share(all, (s) => /\b(?:then|after|before|next|until|once)\b/i.test(s)),
+    'entries define': share(all, (s) => /^[^.]{0,60}\b(?:is|are|means?)\b/i.test(s)),
+    'entries lists': share(all, (s) => (s.match(/,/g) ?? []).length >= 2 && s.length < 120),
+    'entries numbers': share(own, (s) => /\d/.test(s)),
+    'entries long': share(all, (s) => s.length > 200),
+  }
+}
+
+/** Cells that say yes or no, numbers, first cells that repeat; how the columns are called. */
+function tabled({ text, outline: { table } }: ReadText): Record<string, number> {
+  if (!table) return {}
+  const cells = table.rows.flatMap((r) => r.slice(1).map((c) => slice(text, c).trim()))
+  const first = table.rows.map((r) => slice(text, r[0] ?? { start: 0, end: 0 }).trim())
+  const heads = (table.head ?? []).flatMap((h) => [...slice(text, h).matchAll(WORD)].map(([w]) => w.toLowerCase()))
+  return {
+    'table yes': share(cells, (c) => /^(?:yes|no|x|✓|–|-)\b/i.test(c)),
+    'table numbers': share(cells, (c) => /\d/.test(c)),
+    'table long': share(cells, (c) => c.split(/\s+/).length > 4),
+    'table lists': share(cells, (c) => c.includes(',')),
+    'table repeats': new Set(first).size < first.length || first.includes('') ? 1 : 0,
+    'table rows': some(table.rows.length),
+    'table two columns': table.columns === 2 ? 1 : 0,
+    ...Object.fromEntries(heads.map((w) => [`head ${w}`, 1])),
   }
 }
 

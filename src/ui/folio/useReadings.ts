@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import type { FigureKind } from '@/core/figure'
 import type { Reading } from '@/core/propose'
 import type { Scene } from '@/core/scene'
@@ -20,6 +20,8 @@ export type Readings = {
   readonly problem: string | null
 }
 
+type Corrected = { readonly text: string | null; readonly by: Map<FigureKind, Reading> }
+
 /** What a passage reads as, with pictures that come in one after the other, best reading first. */
 export function useReadings(
   text: string | null,
@@ -31,11 +33,15 @@ export function useReadings(
   change: (kind: FigureKind, reading: Reading) => void
 } {
   const [state, setState] = useState<Readings | null>(null)
+  /** Readings corrected by the person, by kind; what is still being drawn of the first ones must not undo them. */
+  const corrected = useRef<Corrected>({ text: null, by: new Map() })
   useEffect(() => {
     if (text === null) return
     let current = true
+    if (corrected.current.text !== text) corrected.current = { text, by: new Map() }
+    const { by } = corrected.current
     const show = (r: Readings) => current && setState((old) => keepingPictures(r, old))
-    void readAll(text, theme, show, () => current).catch((error: unknown) =>
+    void readAll(text, theme, show, () => current, by).catch((error: unknown) =>
       show({
         text,
         offered: [],
@@ -63,6 +69,7 @@ export function useReadings(
               ),
             },
         )
+      corrected.current.by.set(kind, reading)
       put((old) => old)
       const drawAgain = async () => {
         const api = compute()
@@ -94,7 +101,13 @@ function keepingPictures(next: Readings, old: Readings | null): Readings {
   }
 }
 
-async function readAll(text: string, theme: Theme, show: (r: Readings) => void, wanted: () => boolean): Promise<void> {
+async function readAll(
+  text: string,
+  theme: Theme,
+  show: (r: Readings) => void,
+  wanted: () => boolean,
+  corrected: ReadonlyMap<FigureKind, Reading>,
+): Promise<void> {
   const api = compute()
   const { readings, worth, interpreted, tooLong } = await api.read(text)
   let offered: Offered[] = await Promise.all(
@@ -107,12 +120,24 @@ async function readAll(text: string, theme: Theme, show: (r: Readings) => void, 
       })),
     })),
   )
-  const publish = () => show({ text, offered, worth, interpreted, tooLong, problem: null })
+  const newest = (o: Offered): Reading => corrected.get(o.reading.kind) ?? o.reading
+  const publish = () =>
+    show({
+      text,
+      offered: offered.map((o) => ({ ...o, reading: newest(o) })),
+      worth,
+      interpreted,
+      tooLong,
+      problem: null,
+    })
   publish()
   for (const [i, o] of offered.entries())
     for (const [k, picture] of o.pictures.entries()) {
       if (!wanted()) return
-      const scene = await api.draw({ ...o.reading.figure, arrangement: picture.arrangement }, theme, null)
+      const drawn = newest(o)
+      const scene = await api.draw({ ...drawn.figure, arrangement: picture.arrangement }, theme, null)
+      // Corrected meanwhile: whoever corrected it draws it anew.
+      if (newest(o) !== drawn) continue
       offered = offered.with(i, {
         ...(offered[i] as Offered),
         pictures: (offered[i] as Offered).pictures.with(k, { ...picture, scene }),
