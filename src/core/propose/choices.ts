@@ -14,8 +14,9 @@ const CONS =
 
 const rootOf = (read: ReadText, tree: Growing, otherwise: string): NodeId => {
   const { title, opening } = read.outline
-  const asked =
-    title ?? opening.flatMap((s) => sentencesOf(read.text, s)).findLast((s) => /\?$/.test(slice(read.text, s)))
+  // A question further down asks for something else.
+  const [first] = opening.flatMap((s) => sentencesOf(read.text, s))
+  const asked = title ?? (first && /\?$/.test(slice(read.text, first)) ? first : null)
   return tree.add('choice', asked ? labelled(read.text, asked).replace(/\?$/, '') : otherwise, asked ? [asked] : [])
 }
 

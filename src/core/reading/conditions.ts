@@ -1,6 +1,6 @@
 /** Conditions and what follows from them, by the words that tell them, in the author's own words: "if A, B", "B if A",
  *  "otherwise B". Rows by language; no grammar. */
-import { slice, trimmed, type Span } from '../text'
+import { contentWords, slice, trimmed, type Span } from '../text'
 
 export type Condition = {
   readonly when: Span
@@ -48,7 +48,10 @@ const PARTS = new RegExp(`;\\s+|,\\s+(?=(?:(?:${any('joins')})\\s+)?(?:if|when|s
 
 /** What a sentence makes depend on what. */
 export const conditionsIn = (text: string, sentence: Span): Condition[] =>
-  partsOf(text, sentence).flatMap((s) => conditionIn(text, s) ?? [])
+  partsOf(text, sentence)
+    .flatMap((s) => conditionIn(text, s) ?? [])
+    // "... or where somebody is ill": what follows was said before.
+    .filter((c) => contentWords(text, c.then).length > 0)
 
 /** A long sentence may hold several: "if the fog lifts, we sail; if it stays, we wait". */
 function partsOf(text: string, s: Span): Span[] {
