@@ -64,10 +64,9 @@ function pairIn(read: ReadText, tokens: readonly Token[]): Pair | null {
   return best && best.score >= 5 ? best : null
 }
 
-/** The name with the noun that follows it, where the same follows both: "day boat". */
+/** The name as it stands where it stands first. */
 function nameFor(read: ReadText, tokens: readonly Token[], key: string): Named {
-  const at = tokens.findIndex((t) => t.key === key)
-  const { span } = tokens[at] as Token
+  const { span } = tokens.find((t) => t.key === key) as Token
   const words = slice(read.text, span)
   return { label: capital(words), key: keyOf(words), span, pronoun: null }
 }

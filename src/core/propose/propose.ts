@@ -66,7 +66,7 @@ export function readingsOf(read: ReadText, built: ReadonlyMap<FigureKind, Built>
         reasons: b.reasons,
         coverage,
         doubts: b.doubts ?? [],
-        figure: figureOf(read, kind, b),
+        figure: figureOf(read, kind, b, title),
       }
     })
     .toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
@@ -139,7 +139,7 @@ function buildPoints(read: ReadText): Built {
   const headed = nodes.filter((n) => n.detail).length / Math.max(1, nodes.length)
   const labelled = from === 'sentences' && nodes.length > 2 && headed >= 0.5
   const told = from === 'sentences' && nodes.length > 1 && namesPeers(read) ? 0.3 : 0.12
-  const base = labelled ? 0.4 : { entries: 0.5, sentences: told }[from]
+  const base = labelled ? 0.4 : from === 'entries' ? 0.5 : told
   const doing = read.told.doing / Math.max(1, read.told.units.length)
   const defined = read.claims.filter((c) => c.relation === 'link' && c.rule === 'definition' && c.verb === 'be').length
   const score =
@@ -150,12 +150,11 @@ function buildPoints(read: ReadText): Built {
     (defined >= Math.max(2, nodes.length * 0.5) ? 0.25 : 0) -
     (read.told.orderedItems >= 2 && !namesPeers(read) ? 0.15 : 0) -
     (nodes.length > 12 ? 0.15 : 0)
-  const what = { entries: 'entries', sentences: 'sentences' }[from]
   return {
     nodes,
     links: [],
     score: Math.max(0.05, score),
-    reasons: [`${nodes.length} ${what}, side by side`, ...(headed > 0.5 ? ['most with a heading and a detail'] : [])],
+    reasons: [`${nodes.length} ${from}, side by side`, ...(headed > 0.5 ? ['most with a heading and a detail'] : [])],
   }
 }
 
@@ -167,8 +166,7 @@ function titleOf(read: ReadText): Span | null {
 }
 const LONGEST_TITLE = 120
 
-function figureOf(read: ReadText, kind: FigureKind, built: Built): Figure {
-  const title = titleOf(read)
+function figureOf(read: ReadText, kind: FigureKind, built: Built, title: Span | null): Figure {
   return {
     id: 'figure',
     kind,

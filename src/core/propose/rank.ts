@@ -61,7 +61,6 @@ export function sureFeatures(
   const others = [...chances].filter(([k]) => k !== kind).map(([, p]) => p)
   const { entries, table } = read.outline
   const arranged = entries.length > 1 || table ? 1 : 0
-  const is = figureKinds.map((k) => (k === kind ? 1 : 0))
   return [
     1,
     own,
@@ -72,9 +71,6 @@ export function sureFeatures(
     Math.min(1, built.nodes.length / 40),
     1 - (chances.get('none') ?? 0),
     built.score,
-    Math.min(1, read.sentences.length / 40),
-    ...is,
-    ...is.map((v) => v * arranged),
   ]
 }
 

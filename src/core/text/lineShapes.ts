@@ -81,10 +81,12 @@ export const isBold = (line: string): boolean => /^(\*\*|__)[^*_]+\1:?$/.test(li
  *  may be longer and begin small. */
 export function standsAlone(lines: readonly Line[], at: number): boolean {
   const { text } = lines[at] as Line
-  const below = lines.findIndex((l, i) => i > at && l.text !== '')
+  let below = at + 1
+  while (lines[below]?.text === '') below++
   const first = lines.every((l, i) => i >= at || l.text === '')
   return (
     below > at + 1 &&
+    below < lines.length &&
     text.length <= (first ? 90 : 60) &&
     text.split(/\s+/).length <= (first ? 16 : 9) &&
     (first || /^[\p{Lu}\p{N}"“«¿]/u.test(text)) &&

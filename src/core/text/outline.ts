@@ -17,7 +17,7 @@ export type Entry = {
   readonly led: boolean
   /** What stands between label and rest: ":", "→", "–", "" ... */
   readonly mark: string
-  readonly from: 'heading' | 'item' | 'paragraph' | 'row'
+  readonly from: 'heading' | 'item' | 'paragraph'
   readonly ordered: boolean
   readonly number: number | null
   readonly entries: readonly Entry[]
@@ -67,7 +67,7 @@ export function partsOf(text: string, blocks: readonly Block[]): Part {
 }
 
 const ANNOUNCES = 12
-const PLAIN = { bold: 10, line: 11, colon: 20, announces: 21 } as const
+const PLAIN = { bold: 10, line: 11, colon: 20 } as const
 
 function headingLevel(text: string, blocks: readonly Block[], i: number): number | null {
   const b = blocks[i] as Block
@@ -106,10 +106,8 @@ function titled(root: Part): { readonly heading: Block | null; readonly part: Pa
 }
 const hasItems = (p: Part): boolean => p.blocks.some((b) => b.type === 'item' || b.type === 'row')
 
-type Inside = Outline
-
 /** What stands in a part: its own entries, or its parts as entries. */
-function entriesIn(text: string, part: Part): Inside {
+function entriesIn(text: string, part: Part): Outline {
   const rows = part.blocks.filter((b) => b.type === 'row')
   const table = rows.length > 1 ? tableOf(text, rows) : null
   const own = ownEntries(text, part.blocks)
@@ -133,7 +131,7 @@ function withoutClosing(parts: readonly PartEntry[]): { readonly entries: Entry[
 type PartEntry = Entry & { readonly closing: readonly Span[] }
 
 /** One part alone is no level of its own: "The steps are:" over the steps. */
-const within = (e: Entry, own: Inside): Inside => ({
+const within = (e: Entry, own: Outline): Outline => ({
   title: e.label,
   opening: [...own.opening, ...own.closing, e.label],
   entries: e.entries,
@@ -160,7 +158,7 @@ function partEntry(text: string, part: Part): PartEntry {
 }
 
 /** Items with what belongs to them; paragraphs with a lead-in where they are peers; what opens and what closes. */
-function ownEntries(text: string, blocks: readonly Block[]): Inside {
+function ownEntries(text: string, blocks: readonly Block[]): Outline {
   const items = blocks.filter((b) => b.type === 'item')
   if (items.length === 0) return ledParagraphs(text, blocks)
   const first = blocks.findIndex((b) => b.type === 'item')
@@ -216,7 +214,7 @@ function finished(text: string, list: readonly Growing[]): Entry[] {
 }
 
 /** "**Tickets** Show them at the gate": paragraphs that each begin with a lead-in. */
-function ledParagraphs(text: string, blocks: readonly Block[]): Inside {
+function ledParagraphs(text: string, blocks: readonly Block[]): Outline {
   const own = blocks.filter((b) => b.type === 'paragraph')
   const labels = labelsOf(
     text,
