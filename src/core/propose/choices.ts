@@ -5,8 +5,7 @@ import { conditionsIn, keyOf, ruleIn, type ReadText } from '../reading'
 import { capital, labelOf, sentencesOf, slice, type Entry, type Span } from '../text'
 import { many, type Built } from './built'
 import { Growing } from './growing'
-import { clean } from './pointsFigure'
-import { labelled, listIn } from './shapes'
+import { clean, labelled, listIn, shortListIn } from './shapes'
 
 const PROS = /^(?:\+|pros?|for|advantages?|benefits?|plus|good|strengths?|dafür|vorteile?|a favor|ventajas?)$/iu
 const CONS =
@@ -85,18 +84,27 @@ function saidOf(text: string, e: Entry): Said[] {
   return [{ span: e.label, label: labelled(text, e.label), side: signed }]
 }
 
-/** Running text in which one thing after the other depends on something. */
-export function casesInSentences(read: ReadText): Built | null {
-  const { text, sentences } = read
-  const found = sentences.map((s) => conditionsIn(text, s))
-  const cases = found.flat()
-  if (cases.length < 2) return null
+type Case = { readonly when: Span; readonly then: Span }
+
+/** What is decided, and each case with what follows from it. */
+function treeOf(read: ReadText, cases: readonly Case[]): Growing {
+  const { text } = read
   const tree = new Growing()
   const root = rootOf(read, tree, 'Which case?')
   for (const c of cases)
     tree.add('outcome', capital(clean(slice(text, labelOf(text, c.then).label))), [c.then], root, {
       text: clean(slice(text, c.when)),
     })
+  return tree
+}
+
+/** Running text in which one thing after the other depends on something. */
+export function casesInSentences(read: ReadText): Built | null {
+  const { text, sentences } = read
+  const found = sentences.map((s) => conditionsIn(text, s))
+  const cases = found.flat()
+  if (cases.length < 2) return null
+  const tree = treeOf(read, cases)
   const share = found.filter((c) => c.length > 0).length / Math.max(1, sentences.length)
   return tree.built(0.25 + 0.5 * share, [many(cases.length, 'case'), 'each with what follows'])
 }
@@ -120,8 +128,6 @@ export function optionsInParagraphs(read: ReadText): Built | null {
 const OFFERS =
   /\b(?:you can|you may|we can|we could|one way|another|the first|the second|the third|first|second|finally|lastly|choose|use|go for|option|course|alternative)\b/iu
 
-type Case = { readonly when: Span; readonly then: Span }
-
 /** Entries and sentences that each say when, and what then. */
 export function casesInEntries(read: ReadText): Built | null {
   const { text, outline } = read
@@ -134,12 +140,7 @@ export function casesInEntries(read: ReadText): Built | null {
   const more = [...outline.opening, ...outline.closing]
     .flatMap((s) => sentencesOf(text, s))
     .flatMap((s) => conditionsIn(text, s))
-  const tree = new Growing()
-  const root = rootOf(read, tree, 'Which case?')
-  for (const c of [...cases, ...more])
-    tree.add('outcome', capital(clean(slice(text, labelOf(text, c.then).label))), [c.then], root, {
-      text: clean(slice(text, c.when)),
-    })
+  const tree = treeOf(read, [...cases, ...more])
   const arrows = entries.filter((e) => e.mark === '→').length
   const conditional = cases.filter((c) => CONDITIONAL.test(text.slice(c.when.start - 8, c.when.end))).length
   const asked = outline.title !== null && PUTS_TO_CHOICE.test(slice(text, outline.title))
@@ -186,11 +187,8 @@ const OPTIONS = /\b(?:which|whether|options?|alternatives?|choices?|choos\w+|or|
 function aboutOption(text: string, e: Entry): Span[] {
   if (e.entries.length > 0) return e.entries.map((x) => x.label)
   const [first] = e.details
-  if (first && e.details.length === 1) {
-    const list = listIn(text, first)
-    if (list.length > 1 && list.every((s) => slice(text, s).split(/\s+/).length <= 6))
-      return list.map((s) => withoutBut(text, s))
-  }
+  const list = first && e.details.length === 1 ? shortListIn(text, first, 6) : null
+  if (list) return list.map((s) => withoutBut(text, s))
   return e.details.flatMap((d) => sentencesOf(text, d)).map((s) => labelOf(text, s).label)
 }
 const withoutBut = (text: string, s: Span): Span => {

@@ -1,10 +1,9 @@
 /** Two to five things that the author set against each other: sections with what is the same and what is not, tables with a
  *  column for each thing. Knows how such sections are called, in the languages of the packs. */
 import { keyOf, type Named, type ReadText } from '../reading'
-import { labelOf, lowerFirst, sentencesOf, slice, type Entry, type Span, type Table } from '../text'
+import { capital, labelOf, lowerFirst, sentencesOf, slice, type Entry, type Span, type Table } from '../text'
 import { many } from './built'
-import { clean } from './pointsFigure'
-import { labelled, listIn } from './shapes'
+import { clean, labelled, shortListIn } from './shapes'
 import { cellText } from './tables'
 
 type Sets = {
@@ -98,13 +97,10 @@ function alsoShared(read: ReadText, sets: number): Said[] {
     .flatMap((s) => Array.from({ length: sets }, (_, set) => ({ set, label: sharedLabel(read.text, s), span: s })))
 }
 const BOTH_DO = /^(?:both|all (?:three|four|of them)|beide|alle|ambos|ambas)\s/iu
-const sharedLabel = (text: string, s: Span): string => {
-  const words = labelled(text, s).replace(
-    /^(?:they )?(?:both|all(?: three| four| of them)?|beide|alle|ambos|ambas)\s+/iu,
-    '',
+const sharedLabel = (text: string, s: Span): string =>
+  capital(
+    labelled(text, s).replace(/^(?:they )?(?:both|all(?: three| four| of them)?|beide|alle|ambos|ambas)\s+/iu, ''),
   )
-  return words.charAt(0).toUpperCase() + words.slice(1)
-}
 
 const transposed = (t: Table): Table | null => {
   const rows = t.head ? [t.head, ...t.rows] : t.rows
@@ -169,10 +165,8 @@ function opposed(text: string, own: readonly Entry[]): boolean {
 function saidIn(text: string, e: Entry): Span[][] {
   if (e.entries.length > 0) return e.entries.map((x) => (x.led ? [x.label, ...x.details.slice(0, 1)] : [x.label]))
   const [first] = e.details
-  if (first && e.details.length === 1) {
-    const list = listIn(text, first)
-    if (list.length > 1 && list.every((s) => slice(text, s).split(/\s+/).length <= 5)) return list.map((s) => [s])
-  }
+  const list = first && e.details.length === 1 ? shortListIn(text, first, 5) : null
+  if (list) return list.map((s) => [s])
   return e.details.flatMap((d) => sentencesOf(text, d)).map((s) => [labelOf(text, s).label])
 }
 

@@ -5,7 +5,7 @@ import { keyOf, type Named, type ReadText } from '../reading'
 import { capital, slice, trimmed, type Span } from '../text'
 import { many } from './built'
 import type { Compared } from './compared'
-import { clean } from './pointsFigure'
+import { clean } from './shapes'
 
 type Token = { readonly key: string; readonly span: Span; readonly sentence: number }
 

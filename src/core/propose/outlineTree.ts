@@ -3,7 +3,7 @@ import { keyOf, type ChildClaim, type Named, type ReadText } from '../reading'
 import { labelOf, slice, spansMeet, trimmed, type Entry, type Span, type Table } from '../text'
 import { many } from './built'
 import { Things, type Thing } from './named'
-import { labelled, listIn } from './shapes'
+import { labelled, listIn, shortListIn } from './shapes'
 
 export type Edge = { readonly from: Thing; readonly to: Thing; readonly source: readonly Span[] }
 export type Tree = {
@@ -116,10 +116,7 @@ function add(tree: Growing, name: Named, above: Thing | null): Thing {
 const MOST_IN_LIST = 4
 /** "ropes, chains": a line that is nothing but a few names. */
 function severalIn(text: string, span: Span): Span[] | null {
-  const words = slice(text, span)
-  if (!/[,/+;]/.test(words)) return null
-  const items = listIn(text, span)
-  return items.length > 1 && items.every((s) => slice(text, s).split(/\s+/).length <= 3) ? items : null
+  return /[,/+;]/.test(slice(text, span)) ? shortListIn(text, span, 3) : null
 }
 
 /** "Gear such as lines and fenders", "Cutting tools: secateurs, shears": a name and what is listed behind it. */
@@ -136,9 +133,8 @@ function examplesIn(text: string, e: Entry): { readonly name: Span; readonly lis
   }
   const name = e.led ? e.label : subjectOf(text, e.label)
   const [detail] = e.details
-  const list = detail && e.led && name === e.label ? listIn(text, detail) : []
-  const short = list.every((s) => slice(text, s).split(/\s+/).length <= MOST_IN_LIST)
-  return { name, list: short && list.length > 1 ? list : [] }
+  const list = detail && e.led && name === e.label ? shortListIn(text, detail, MOST_IN_LIST) : null
+  return { name, list: list ?? [] }
 }
 
 /** "The night watch is the crew that ...": what a long line is about. */

@@ -2,6 +2,7 @@
 import type { FigureNode } from '../figure'
 import type { ReadText } from '../reading'
 import { capital, labelsOf, sentencesOf, slice, spansMeet, trimmed, type Entry, type Span, type Table } from '../text'
+import { clean } from './shapes'
 import { cellsWithNames } from './tables'
 
 type Point = { readonly text: string; readonly detail: string; readonly source: readonly Span[] }
@@ -131,13 +132,3 @@ function fragments(read: ReadText, spans: readonly Span[]): Point[] | null {
   }
   return out
 }
-
-/** Words of the text without its marks: emphasis, line breaks, the stop at the end and what only joined it to the label. */
-export const clean = (s: string): string =>
-  s
-    .replace(/\*\*|__/g, '')
-    .replace(/\s+/g, ' ')
-    .replace(/^(?:[,;:–—-]\s*|A:\s+)/u, '')
-    .replace(/[.;:,。]$/u, '')
-    .trim()
-    .slice(0, 1500)

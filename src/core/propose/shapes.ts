@@ -30,6 +30,12 @@ export function listIn(text: string, span: Span): Span[] {
   return out
 }
 
+/** The items of a list in one line, where there are several and none is longer than so many words; null otherwise. */
+export function shortListIn(text: string, span: Span, most: number): Span[] | null {
+  const items = listIn(text, span)
+  return items.length > 1 && items.every((s) => slice(text, s).split(/\s+/).length <= most) ? items : null
+}
+
 /** The heading or line that names what stands below it. */
 export function titleBlock(read: ReadText): Block | null {
   const at = read.blocks.findIndex((b) => b.type === 'item' || b.type === 'row')
@@ -50,3 +56,13 @@ export const labelled = (text: string, span: Span): string =>
       .replace(/^(?:the|an?|our)\s+(?=\p{L})/iu, '')
       .trim(),
   )
+
+/** Words of the text without its marks: emphasis, line breaks, the stop at the end and what only joined it to the label. */
+export const clean = (s: string): string =>
+  s
+    .replace(/\*\*|__/g, '')
+    .replace(/\s+/g, ' ')
+    .replace(/^(?:[,;:–—-]\s*|A:\s+)/u, '')
+    .replace(/[.;:,。]$/u, '')
+    .trim()
+    .slice(0, 1500)
