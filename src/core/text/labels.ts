@@ -84,8 +84,14 @@ function firstSentence(text: string, own: Span): Labelled {
   if (!first) return { label: own, details: [], led: false, mark: '' }
   const cut = wordsIn(slice(text, first)) > MOST_WORDS ? clauseBorder(text, first) : null
   const label = cut === null ? first : trimmed(text, { start: first.start, end: cut })
-  const rest = cut === null ? [] : [trimmed(text, { start: cut, end: first.end })]
+  const rest = cut === null ? [] : [withoutMark(text, { start: cut, end: first.end })]
   return { label, details: [...rest.filter((s) => s.end > s.start), ...others], led: false, mark: '' }
+}
+
+/** What is said further, without the mark that parted it from the label. */
+function withoutMark(text: string, s: Span): Span {
+  const mark = /^[\s,;:–—-]*/u.exec(slice(text, s))?.[0].length ?? 0
+  return trimmed(text, { start: s.start + mark, end: s.end })
 }
 
 /** Notes begin their sentences small: "lower the ramp slowly. if it sticks ..." */

@@ -109,8 +109,9 @@ const hasItems = (p: Part): boolean => p.blocks.some((b) => b.type === 'item' ||
 /** What stands in a part: its own entries, or its parts as entries. */
 function entriesIn(text: string, part: Part): Outline {
   const rows = part.blocks.filter((b) => b.type === 'row')
-  const table = rows.length > 1 ? tableOf(text, rows) : null
-  const own = ownEntries(text, part.blocks)
+  const table = tableOf(text, rows)
+  // Rows that make no table are lines like others.
+  const own = ownEntries(text, table ? part.blocks.filter((b) => b.type !== 'row') : part.blocks)
   const below = part.parts.map((p) => partEntry(text, p))
   if (below.length === 1 && own.entries.length === 0 && !table) return within(below[0] as Entry, own)
   const only = below.length === 0 && own.entries.length === 1 ? own.entries[0] : undefined
@@ -133,7 +134,7 @@ type PartEntry = Entry & { readonly closing: readonly Span[] }
 /** One part alone is no level of its own: "The steps are:" over the steps. */
 const within = (e: Entry, own: Outline): Outline => ({
   title: e.label,
-  opening: [...own.opening, ...own.closing, e.label],
+  opening: [...own.opening, ...own.closing, e.label, ...(e.entries.length > 0 ? [] : e.details)],
   entries: e.entries,
   closing: e.entries.length > 0 ? e.details : [],
   table: e.table,
@@ -142,10 +143,11 @@ const within = (e: Entry, own: Outline): Outline => ({
 function partEntry(text: string, part: Part): PartEntry {
   const heading = part.heading as Block
   const inside = entriesIn(text, part)
+  const own = labelOf(text, heading.span)
   return {
     span: heading.span,
-    label: labelOf(text, heading.span).label,
-    details: [...inside.opening, ...inside.closing],
+    label: own.label,
+    details: [...own.details, ...inside.opening, ...inside.closing],
     led: true,
     mark: '',
     from: 'heading',
@@ -163,7 +165,7 @@ function ownEntries(text: string, blocks: readonly Block[]): Outline {
   if (items.length === 0) return ledParagraphs(text, blocks)
   const first = blocks.findIndex((b) => b.type === 'item')
   const last = blocks.findLastIndex((b) => b.type === 'item')
-  const spans = (list: readonly Block[]) => list.filter((b) => b.type !== 'row').map((b) => b.span)
+  const spans = (list: readonly Block[]) => list.map((b) => b.span)
   return {
     title: null,
     opening: spans(blocks.slice(0, first)),
@@ -180,7 +182,6 @@ function nested(text: string, blocks: readonly Block[]): Entry[] {
   const top: Growing[] = []
   const open: Growing[] = []
   for (const b of blocks) {
-    if (b.type === 'row') continue
     if (b.type !== 'item') {
       open.at(-1)?.more.push(b.span)
       continue
@@ -215,7 +216,7 @@ function finished(text: string, list: readonly Growing[]): Entry[] {
 
 /** "**Tickets** Show them at the gate": paragraphs that each begin with a lead-in. */
 function ledParagraphs(text: string, blocks: readonly Block[]): Outline {
-  const own = blocks.filter((b) => b.type === 'paragraph')
+  const own = blocks
   const labels = labelsOf(
     text,
     own.map((b) => b.span),
