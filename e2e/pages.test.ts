@@ -1,24 +1,13 @@
 /** Five pages as people write them, in a real browser: which rings stand in the gutter, what each section reads as, how its
  *  figure is called, and that it says the author's words. */
 import assert from 'node:assert/strict'
-import type { ChildProcess } from 'node:child_process'
-import { after, before, test } from 'node:test'
+import { test } from 'node:test'
 import { manuscriptOf, pages, type Page, type Section } from './pages'
-import { By, Key, eventually, newFolio, openBrowser, startServer, type Browser } from './support'
+import { By, Key, eventually, newFolio, type Browser } from './support'
+import { tested } from './tested'
 
-const PORT = 4127
-const base = `http://localhost:${PORT}`
-let server: ChildProcess
 let b: Browser
-
-before(async () => {
-  server = await startServer(PORT)
-  b = await openBrowser(base)
-})
-after(async () => {
-  await b.close()
-  server.kill('SIGKILL')
-})
+const { base } = tested(4127, (browser) => (b = browser))
 
 const close = (s: string): string => s.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '')
 
@@ -91,6 +80,9 @@ async function tried(page: Page): Promise<void> {
   const ring = await b.find('button[aria-label^="Read the passage that begins here"]')
   await ring.click()
   await b.find('article[data-kind] button[data-arrangement] svg')
+  await eventually('all pictures stand, so that none moves under the pointer', 10_000, async () =>
+    b.driver.executeScript<boolean>(`return !document.querySelector('article[data-kind] .animate-pulse')`),
+  )
   await b.driver.findElement(By.css('article[data-kind] button[data-arrangement]')).click()
   const title = await eventually('the figure stands on the page', 10_000, () => b.text('[data-card]'))
   assert.ok(

@@ -1,22 +1,11 @@
 /** Texts read in a real browser: what is offered, why, what is doubted, and what no figure can be made of. */
 import assert from 'node:assert/strict'
-import type { ChildProcess } from 'node:child_process'
-import { after, before, test } from 'node:test'
-import { Key, eventually, newFolio, openBrowser, startServer, type Browser } from './support'
+import { test } from 'node:test'
+import { Key, eventually, newFolio, type Browser } from './support'
+import { tested } from './tested'
 
-const PORT = 4125
-const base = `http://localhost:${PORT}`
-let server: ChildProcess
 let b: Browser
-
-before(async () => {
-  server = await startServer(PORT)
-  b = await openBrowser(base)
-})
-after(async () => {
-  await b.close()
-  server.kill('SIGKILL')
-})
+const { base } = tested(4125, (browser) => (b = browser))
 
 test('ugly input: 5 MB paste, a sentence without end, a long list, controls, right to left', async () => {
   const folio = await newFolio(base, 'Start')

@@ -1,22 +1,11 @@
 /** The bench in a real browser: connectors, arrangement and frame, what stays where it is, what is continued. */
 import assert from 'node:assert/strict'
-import type { ChildProcess } from 'node:child_process'
-import { after, before, test } from 'node:test'
-import { Key, client, eventually, newFolio, openBrowser, sleep, startServer, type Browser } from './support'
+import { test } from 'node:test'
+import { Key, client, eventually, newFolio, sleep, type Browser } from './support'
+import { tested } from './tested'
 
-const PORT = 4126
-const base = `http://localhost:${PORT}`
-let server: ChildProcess
 let b: Browser
-
-before(async () => {
-  server = await startServer(PORT)
-  b = await openBrowser(base)
-})
-after(async () => {
-  await b.close()
-  server.kill('SIGKILL')
-})
+const { base } = tested(4126, (browser) => (b = browser))
 
 test('on the bench a connector’s end is dragged onto another node, and arrangement and frame are switched', async () => {
   const folio = await newFolio(base, '1. Check the lines\n2. Lower the ramp\n3. Load the cars\n4. Close the bow door')

@@ -53,6 +53,30 @@ test('what goes into the shared document comes out as the same blocks', () => {
   expect(words(text)).toEqual(words(UNEVEN))
 })
 
+test('words in bold keep their marks on the way to the reader, and places lead to the words themselves', () => {
+  const { fragment } = made('**Gates** Open at six.\n\nThe **mate** is on the *ramp*.')
+  const p = projectShared(fragment)
+  expect(p.text.trim()).toBe('**Gates** Open at six.\n\nThe **mate** is on the ramp.')
+  const words = p.pieces.map((x) => p.text.slice(x.span.start, x.span.end))
+  expect(words).toEqual(['Gates', ' Open at six.', 'The ', 'mate', ' is on the ', 'ramp', '.'])
+  for (const x of p.pieces)
+    expect(
+      x.place.node
+        .toString()
+        .replace(/<[^>]*>/g, '')
+        .slice(x.place.index),
+    ).toContain(p.text.slice(x.span.start, x.span.end))
+})
+
+test('a heading without marks goes below the one above it, and below the last level it is a line in bold', () => {
+  const levels = (text: string) =>
+    nodesFromText(text).map((n) =>
+      n.type === 'heading' ? Number(n.attrs?.level) : (n.content?.[0]?.marks?.[0]?.type ?? ''),
+    )
+  expect(levels('## Boats\n\n**Teal**\n\nCarries cars.')).toEqual([2, 3, ''])
+  expect(levels('### Boats\n\n**Teal**\n\nCarries cars.')).toEqual([3, 'strong', ''])
+})
+
 test('anchors stay with their words while others write before, inside and behind them, and say when they are gone', () => {
   const { doc, fragment } = made('First paragraph here.\n\nCheck the ramp and lower it.\n\nLast paragraph.')
   const at = (p: { text: string }) => ({ start: p.text.indexOf('Check'), end: p.text.indexOf('lower it.') + 9 })

@@ -2,6 +2,7 @@
 
 import { nanoid } from 'nanoid'
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
+import type { FigureKind } from '@/core/figure'
 import type { Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
 import { anchorOf, fromLineStart, projectShared, spanOf, type Projection } from '@/manuscript'
@@ -73,6 +74,8 @@ function Spread({ folio }: { folio: OpenFolio }) {
   const [projection, setProjection] = useState<Projection<number>>({ text: '', pieces: [] })
   const [passage, setPassage] = useState<Span | null>(null)
   const [lit, setLit] = useState<{ figure: string; parts: ReadonlySet<string>; words: readonly Span[] } | null>(null)
+  /** The kind whose left-out words are listed, and so marked in the manuscript. */
+  const [leftOut, setLeftOut] = useState<FigureKind | null>(null)
   const figures = useFigures(folio)
   const text = useDeferredValue(projection.text)
   const suggestions = useSuggestions(text)
@@ -131,7 +134,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
 
   const pointAtPart = useCallback(
     (figure: string, source: readonly Span[], part: string | null) =>
-      setLit(part === null ? null : { figure, parts: part === '' ? NO_PARTS : new Set([part]), words: source }),
+      setLit(part === null ? null : { figure, parts: new Set([part]), words: source }),
     [],
   )
   const pointAtWords = useCallback(
@@ -169,7 +172,20 @@ function Spread({ folio }: { folio: OpenFolio }) {
   useCommands(commands)
 
   const topOf = useCallback((offset: number) => editor?.topOf(offset) ?? null, [editor])
-  const marks = useMemo(() => ({ read: passage, lit: lit?.words ?? [] }), [passage, lit])
+  const marks = useMemo(() => {
+    const listed = current
+      ? readings?.offered.find((o) => o.reading.kind === leftOut)?.reading.coverage.left
+      : undefined
+    const words =
+      lit?.words ??
+      (passage && listed
+        ? fromPassage(
+            listed.map((l) => l.span),
+            passage,
+          )
+        : [])
+    return { read: passage, lit: words }
+  }, [passage, lit, readings, current, leftOut])
   return (
     <main className="min-h-0 flex-1 overflow-auto px-7 py-5" aria-label="Facing pages">
       <div className="mx-auto grid min-h-full max-w-[1500px] grid-cols-[minmax(0,1fr)_56px_minmax(0,1.12fr)] rounded border border-rule bg-page">
@@ -215,7 +231,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
                 pointAtPart('readings', fromPassage(source, passage), part)
               }}
               onChoose={choose}
-              onLeftOut={(spans) => pointAtPart('readings', fromPassage(spans, passage), '')}
+              onLeftOut={setLeftOut}
               onClose={close}
             />
           )}

@@ -1,10 +1,10 @@
 'use client'
 
+import { useEffect } from 'react'
 import { X } from 'lucide-react'
 import { apply, takeIn, type Edit } from '@/core/document'
 import { kinds, type FigureKind } from '@/core/figure'
 import type { Reading } from '@/core/propose'
-import type { Span } from '@/core/text'
 import { SceneView } from '../scene/SceneView'
 import type { Offered, Readings } from './useReadings'
 
@@ -17,8 +17,8 @@ type Props = {
   readonly onChoose: (reading: Offered, arrangement: string) => void
   /** A reading corrected before it is chosen: a doubt answered, words taken in. */
   readonly onChange: (kind: FigureKind, reading: Reading) => void
-  /** Words of the passage to be marked in the manuscript; none when the list is closed. */
-  readonly onLeftOut: (spans: readonly Span[]) => void
+  /** The list of what a kind leaves out is opened; null when it is closed. */
+  readonly onLeftOut: (kind: FigureKind | null) => void
   readonly onClose: () => void
 }
 
@@ -109,7 +109,7 @@ function ReadingRow({
   onPoint: (part: string | null) => void
   onChoose: (arrangement: string) => void
   onChange: (reading: Reading) => void
-  onLeftOut: (spans: readonly Span[]) => void
+  onLeftOut: (kind: FigureKind | null) => void
 }) {
   const { reading } = offered
   const { taken, of, left } = reading.coverage
@@ -216,26 +216,26 @@ function Doubts({ reading, onChange }: { reading: Reading; onChange: (r: Reading
 type LeftOutProps = {
   readonly reading: Reading
   readonly onChange: (r: Reading) => void
-  readonly onOpen: (spans: readonly Span[]) => void
+  readonly onOpen: (kind: FigureKind | null) => void
 }
 
 /** What of the passage the figure does not hold, why, and a way to take it in all the same. Open, it is marked in the
  *  manuscript. */
 function LeftOut({ reading, onChange, onOpen }: LeftOutProps) {
   const { taken, of, left } = reading.coverage
+  // A list that is gone marks nothing any more.
+  useEffect(() => () => onOpen(null), [onOpen])
   if (left.length === 0) return null
   const take = (l: (typeof left)[number]) => {
     const ids = { node: `t${l.span.start}`, link: `t${l.span.start}` }
-    const rest = left.filter((x) => x !== l)
     onChange({
       ...reading,
       figure: apply(reading.figure, takeIn(reading.figure, l, ids)).figure,
-      coverage: { taken: taken + l.words, of, left: rest },
+      coverage: { taken: taken + l.words, of, left: left.filter((x) => x !== l) },
     })
-    onOpen(rest.map((x) => x.span))
   }
   return (
-    <details className="mt-2 text-[13px]" onToggle={(e) => onOpen(e.currentTarget.open ? left.map((l) => l.span) : [])}>
+    <details className="mt-2 text-[13px]" onToggle={(e) => onOpen(e.currentTarget.open ? reading.kind : null)}>
       <summary className="text-quiet">
         Left out: {of - taken} {of - taken === 1 ? 'word' : 'words'} in {left.length}{' '}
         {left.length === 1 ? 'place' : 'places'}
