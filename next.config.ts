@@ -21,6 +21,7 @@ const config: NextConfig = {
     ]
     return [
       { source: '/:path*', headers: always },
+      { source: '/syntax/:path*', headers: [{ key: 'Cache-Control', value: 'public, max-age=604800' }] },
       { source: '/fonts/:path*', headers: [{ key: 'Cache-Control', value: 'public, max-age=604800' }] },
     ]
   },

@@ -63,7 +63,7 @@ const shipped = `data:text/javascript;base64,${Buffer.from(code).toString('base6
 const { readText, englishLexicon, propose } = (await import(shipped)) as typeof Reading & typeof Propose
 
 const typesetter = shippedTypesetter()
-const lexicon = englishLexicon()
+const lexicon = englishLexicon(readFileSync('public/syntax/english.bin'))
 const TWELVE = `1. Check the moorings.\n2. Lower the ramp and lock it.\n3. If the deck is wet, spread sand on the ramp.\n4. Load lorries first.\n5. Load the cars.\n6. If a car leaks, call the mate.\n7. Chock the last row.\n8. Lash the motorcycles.\n9. Close the bow door.\n10. Report the count to the bridge.`
 const prose = `${corpus()
   .filter((g) => g.language === 'en')

@@ -3,7 +3,8 @@
 import { execFileSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { propose, WORTH_SHOWING, type Reading } from '@/core/propose'
-import { englishLexicon, readText } from '@/core/reading'
+import { readText } from '@/core/reading'
+import { shippedLexicon } from '@/server/lexicon'
 import { corpus, type Gold } from '@/core/testing/corpus'
 import { drawnOf, f1, match, noCounts, precision, recall, sum, type Match } from '@/core/testing/scoring'
 
@@ -16,7 +17,7 @@ type Scored = {
   readonly figure: Reading | undefined
 }
 
-const lexicon = englishLexicon()
+const lexicon = shippedLexicon()
 
 function scored(gold: Gold): Scored {
   const readings = propose(readText(gold.text, lexicon))

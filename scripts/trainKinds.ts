@@ -6,7 +6,8 @@ import { figureKinds } from '@/core/figure'
 import { kindFeatures, type Features } from '@/core/propose/kindFeatures'
 import { builtOf, readingsOf } from '@/core/propose/propose'
 import { SURE_FEATURES, sureFeatures } from '@/core/propose/rank'
-import { englishLexicon, readText } from '@/core/reading'
+import { readText } from '@/core/reading'
+import { shippedLexicon } from '@/server/lexicon'
 import { nodeScore, passages, type Passage } from './passages'
 
 const classes = [...figureKinds, 'none'] as const
@@ -104,7 +105,7 @@ function chances(model: Model, features: Features): number[] {
   return softmax(z)
 }
 
-const lexicon = englishLexicon()
+const lexicon = shippedLexicon()
 const all = passages()
 const reads = all.map((p) => readText(p.text, lexicon))
 const builts = reads.map((r) => builtOf(r))

@@ -8,7 +8,8 @@ import { figureKinds, figureSchema, frames, type Figure, type FigureKind, type F
 import { arrangementsOf } from '@/core/layout'
 import { sentenceOf, type Problem } from '@/core/problem'
 import { propose, type Reading } from '@/core/propose'
-import { englishLexicon, readText } from '@/core/reading'
+import { readText } from '@/core/reading'
+import { shippedLexicon } from '@/server/lexicon'
 import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
 import { figureFile } from '@/server/figureFile'
 
@@ -120,7 +121,7 @@ const oneOf = <T extends string>(option: string, given: string | undefined, allo
 }
 
 const readingsOf = (text: string, kind: FigureKind | null): Reading[] =>
-  propose(readText(text, englishLexicon())).filter((r) => kind === null || r.kind === kind)
+  propose(readText(text, shippedLexicon())).filter((r) => kind === null || r.kind === kind)
 
 function read(file: string, options: Options, streams: Streams): void {
   const readings = readingsOf(textOf(file), oneOf('kind', options.kind, figureKinds))
@@ -152,7 +153,7 @@ function jsonOf(line: string): unknown {
 
 /** Batch: lines {"id","text"} in, lines {"id","readings"} out, one process. */
 function readLines(streams: Streams): void {
-  const lexicon = englishLexicon()
+  const lexicon = shippedLexicon()
   for (const line of textOf('-').split('\n')) {
     if (line.trim() === '') continue
     const row = lineSchema.safeParse(jsonOf(line))

@@ -7,7 +7,8 @@ import { figureKinds, frameTable, frames, SMALLEST_TEXT, type Figure, type Frame
 import { arrangementsFor, arrangementsOf, withNodeAt, type Decor } from './layout'
 import { routedFigure, sceneOf } from './pipeline'
 import { propose } from './propose'
-import { englishLexicon, readText } from './reading'
+import { readText } from './reading'
+import { shippedLexicon } from '@/server/lexicon'
 import { reroute } from './route'
 import { corpus } from './testing/corpus'
 import { failingSeeds, frozen, random, seededFigure, seededOfKind } from './testing/seededFigure'
@@ -52,7 +53,7 @@ test('a link from a node to itself is drawn beside it, in every arrangement that
 })
 
 test('in every frame nearly every figure of the corpus has an arrangement with legible words, and most have it first', () => {
-  const lexicon = englishLexicon()
+  const lexicon = shippedLexicon()
   const figures = corpus()
     .filter((g, i) => g.language === 'en' && g.kinds[0] !== 'none' && i % 3 === 0)
     .flatMap((g) => propose(readText(g.text, lexicon))[0]?.figure ?? [])

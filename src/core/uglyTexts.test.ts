@@ -1,10 +1,11 @@
 import { propose } from './propose'
-import { englishLexicon, readText } from './reading'
+import { readText } from './reading'
+import { shippedLexicon } from '@/server/lexicon'
 import { blocksOf, readableBlocks, sentencesOf, slice } from './text'
 import { failingSeeds } from './testing/seededFigure'
 import { uglyText } from './testing/uglyText'
 
-const lexicon = englishLexicon()
+const lexicon = shippedLexicon()
 
 /** Each of these took from many seconds to for ever; how fast they are now, `npm run bench` tells. */
 const once: Record<string, string> = {

@@ -2,7 +2,8 @@
  *  figures chosen from them: the demo, and what the contact sheet is drawn from. */
 import type { Figure, FigureKind, FrameName } from '@/core/figure'
 import { propose } from '@/core/propose'
-import { englishLexicon, readText } from '@/core/reading'
+import { readText } from '@/core/reading'
+import { shippedLexicon } from '@/server/lexicon'
 
 export type Chosen = {
   readonly from: string
@@ -192,7 +193,7 @@ export function figureOf(
 ): { figure: Figure; span: { start: number; end: number } } {
   const start = text.indexOf(chosen.from)
   const span = { start: text.lastIndexOf('\n', start) + 1, end: text.indexOf(chosen.to) + chosen.to.length }
-  const reading = propose(readText(text.slice(span.start, span.end), englishLexicon())).find(
+  const reading = propose(readText(text.slice(span.start, span.end), shippedLexicon())).find(
     (r) => r.kind === chosen.kind,
   )
   if (!reading) throw new Error(`demo: “${chosen.from}” does not read as ${chosen.kind}`)

@@ -4,13 +4,17 @@ import type { Compute } from './computeApi'
 // HarfBuzz makes its module wait for WASM. A message that came in meanwhile would find no listener and be lost, so the
 // listener stands at once and each call waits for the module.
 const ready = import('./computeApi').then(({ createCompute }) =>
-  createCompute(async (key) => {
-    const response = await fetch(`/fonts/${key}.ttf`)
-    if (!response.ok)
-      throw new Error(`the font ${key} could not be loaded (status ${response.status}); reload the page`)
-    return new Uint8Array(await response.arrayBuffer())
-  }),
+  createCompute(
+    (key) => loaded(`/fonts/${key}.ttf`, `the font ${key}`),
+    () => loaded('/syntax/english.bin', 'what is known of English sentences'),
+  ),
 )
+
+async function loaded(address: string, name: string): Promise<Uint8Array> {
+  const response = await fetch(address)
+  if (!response.ok) throw new Error(`${name} could not be loaded (status ${response.status}); reload the page`)
+  return new Uint8Array(await response.arrayBuffer())
+}
 
 const api: Compute = {
   warm: async (...given) => (await ready).warm(...given),

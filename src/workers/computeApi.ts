@@ -26,12 +26,18 @@ export type ReadAnswer = {
 
 type Kept = { readonly routed: Routed; readonly scene: Scene }
 
-export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
+/** `loadSyntax` gives the file of the English parser, once. */
+export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>, loadSyntax: () => Promise<Uint8Array>) {
   const files = new Map<FontKey, FontFile>()
   const kept = new Map<string, Kept>()
   let typesetter: Typesetter | null = null
-  let lexicon: Lexicon | null = null
-  const words = () => (lexicon ??= englishLexicon())
+  let lexicon: Promise<Lexicon> | null = null
+  /** What could not be loaded is asked for again the next time. */
+  const words = () =>
+    (lexicon ??= loadSyntax().then(englishLexicon, (error: unknown) => {
+      lexicon = null
+      throw error
+    }))
 
   /** Work with the fonts it turns out to need: one that is missing is loaded, and the work begun again. */
   const set = async <T>(figure: Figure, work: (typesetter: Typesetter) => T): Promise<T> => {
@@ -66,14 +72,14 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
   return {
     /** Reads and draws a few words nobody sees, so that fonts are loaded and code is compiled before somebody waits. */
     warm: async (theme: Theme): Promise<void> => {
-      for (const reading of propose(readText(WARM, words())))
+      for (const reading of propose(readText(WARM, await words())))
         for (const { id } of arrangementsFor(reading.figure))
           await draw({ ...reading.figure, arrangement: id }, theme, null)
     },
     read: async (text: string): Promise<ReadAnswer> => {
       const passage = z.string().parse(text)
       if (passage.length > MAX_PASSAGE) return { readings: [], worth: false, interpreted: false, tooLong: true }
-      const read = readText(passage, words())
+      const read = readText(passage, await words())
       const readings = propose(read)
       return {
         readings,
@@ -82,7 +88,7 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>) {
         tooLong: false,
       }
     },
-    suggest: async (text: string): Promise<Suggestion[]> => suggest(z.string().parse(text), words()),
+    suggest: async (text: string): Promise<Suggestion[]> => suggest(z.string().parse(text), await words()),
     /** The arrangements worth offering for a figure. */
     arrangements: async (figure: Figure) => arrangementsFor(figure).map(({ id, name }) => ({ id, name })),
     /** The picture of a figure. `keep` names it, so that a drag can go on from it. */

@@ -1,10 +1,11 @@
 import { propose } from '../propose'
-import { englishLexicon, readText } from '../reading'
+import { readText } from '../reading'
+import { shippedLexicon } from '@/server/lexicon'
 import { apply } from './edit'
 import { leftOut } from './leftOut'
 
 const figure = (text: string) => {
-  const reading = propose(readText(text, englishLexicon())).find((r) => r.kind === 'process')
+  const reading = propose(readText(text, shippedLexicon())).find((r) => r.kind === 'process')
   if (!reading) throw new Error(`no process in “${text}”`)
   return reading.figure
 }

@@ -1,13 +1,14 @@
 /** What must hold of every reading of every text: no word is lost in silence, labels are whole, one item is one node. */
 import { existsSync, readFileSync } from 'node:fs'
-import { conditionsIn, englishLexicon, readText, type ReadText } from '../reading'
+import { conditionsIn, readText, type ReadText } from '../reading'
+import { shippedLexicon } from '@/server/lexicon'
 import { corpus } from '../testing/corpus'
 import { oddText } from '../testing/oddText'
 import { failingSeeds } from '../testing/seededFigure'
 import { slice, spansMeet, type Entry } from '../text'
 import { propose, type Reading } from './propose'
 
-const lexicon = englishLexicon()
+const lexicon = shippedLexicon()
 /** Passages by others stand beside the repository, not in it. */
 const REAL = '../shared/corpus/real/develop.jsonl'
 const others = existsSync(REAL)

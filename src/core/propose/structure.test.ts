@@ -1,7 +1,8 @@
-import { englishLexicon, readText } from '../reading'
+import { readText } from '../reading'
+import { shippedLexicon } from '@/server/lexicon'
 import { propose } from './propose'
 
-const lexicon = englishLexicon()
+const lexicon = shippedLexicon()
 const first = (text: string, kind: string) => {
   const figure = propose(readText(text, lexicon)).find((r) => r.kind === kind)?.figure
   if (!figure) throw new Error(`no ${kind} is read from “${text}”`)

@@ -1,11 +1,12 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { WORTH_SHOWING, propose } from '@/core/propose'
-import { englishLexicon, readText } from '@/core/reading'
+import { readText } from '@/core/reading'
+import { shippedLexicon } from '@/server/lexicon'
 import { draftingFrom, standIn } from './drafting'
 import { patterns, type DraftPattern } from './patterns'
 
-const lexicon = englishLexicon()
+const lexicon = shippedLexicon()
 const names = Object.keys(patterns) as DraftPattern[]
 
 test.each(names)('the pattern “%s” gives a text with visible gaps that reads as what it promises', async (pattern) => {

@@ -36,15 +36,16 @@ export type Action = {
 export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged[] = []): Action {
   const { verb, subject } = clause
   const subjectWords = withoutCapital(clause)
-  const own = [...clause.front, ...(clause.ownSubject ? subject : []), ...(verb?.words ?? []), ...clause.rest, ...more]
+  const own = inOrder([
+    ...clause.front,
+    ...(clause.ownSubject ? subject : []),
+    ...(verb?.words ?? []),
+    ...clause.rest,
+    ...more,
+  ])
   const source = { start: own[0]?.start ?? clause.start, end: own.at(-1)?.end ?? clause.end }
   const rest = [...clause.rest, ...more]
-  const asked =
-    verb !== null &&
-    (verb.imperative ||
-      verb.passive ||
-      /^(?:must|should|shall)$/.test(verb.modal ?? '') ||
-      /^(?:you|we)$/.test(subject[0]?.lower ?? ''))
+  const asked = isAsked(clause)
   const make = (label: string, actor: string | null, doing: boolean, of: readonly Word[]): Action => ({
     label,
     actor,
@@ -59,8 +60,8 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
   const head = headWord(clause)
   const not = (label: string) => (verb.negative ? `Do not ${lowerFirst(label)}` : label)
   if (verb.imperative) return make(not(doneOf([head, ...rest])), null, true, [head, ...rest])
-  const whole = () =>
-    make(doneOf([...subject, ...verb.words, ...rest]), null, false, [...subject, ...verb.words, ...rest])
+  const all = inOrder([...subject, ...verb.words, ...rest])
+  const whole = () => make(doneOf(all), null, false, all)
   if (verb.copula || subject.length === 0) return whole()
   if (verb.passive) {
     const by = rest.findIndex((w) => w.lower === 'by')
@@ -90,6 +91,16 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
   const told = named ? [...subject, ...verb.words] : verb.negative ? verb.words : verb.words.slice(-1)
   return make(doneOf([...told, ...rest]), actor, true, [head, ...rest])
 }
+
+/** Told as something to do. */
+const isAsked = ({ verb, subject }: Clause): boolean =>
+  verb !== null &&
+  (verb.imperative ||
+    verb.passive ||
+    /^(?:must|should|shall)$/.test(verb.modal ?? '') ||
+    /^(?:you|we)$/.test(subject[0]?.lower ?? ''))
+
+const inOrder = (words: readonly Tagged[]): Tagged[] => words.toSorted((a, b) => a.start - b.start)
 
 /** The subject without the capital of a sentence's first word, where that is no name as far as one can tell. */
 function withoutCapital(clause: Clause): readonly Tagged[] {

@@ -218,7 +218,7 @@ export const hierarchyCues: readonly HierarchyCue[] = [
     parent: 'before',
     weight: 0.35,
     because: 'treats',
-    examples: { 'Chapter two treats tickets and luggage': 'Chapter two > Tickets, Luggage' },
+    examples: { 'Chapter two treats tickets and luggage.': 'Chapter two > Tickets, Luggage' },
     counter: ['The wound is treated'],
   },
   {

@@ -46,7 +46,7 @@ export function optionsIn(
   const said = text.slice(sentence.start, sentence.end)
   if (!CHOOSES.test(said) && !/\?\s*$/.test(said))
     return canOr(base, clauses, said, state.of !== null) ?? namedLater(base, clauses, state)
-  const words = tagged(wordsOf(text, sentence), lexicon)
+  const words = tagged(text, wordsOf(text, sentence), lexicon)
   const numbered = /^(?:option|variant|plan|alternative) ?(?:\d+|[A-H]|one|two|three)\b\s*[:–—.-]?\s*/i.exec(said)
   if (numbered && numbered[0].length < said.length)
     return {
@@ -172,6 +172,9 @@ const orWord = (c: Clause): Tagged => ({
   form: null,
   strength: null,
   finite: false,
+  head: 0,
+  relation: 'cc',
+  pos: 'CC',
 })
 
 function splitOr(words: readonly Tagged[], list: boolean): Tagged[][] {

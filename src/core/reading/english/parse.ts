@@ -1,10 +1,9 @@
-/** An English sentence as clauses: who, the verb group, what; how each hangs on the one before. Built from tagged words by
- *  cutting at marks, conjunctions, subordinators and relatives and joining what has no verb of its own. No grammar tree:
- *  steps and relations need no more than this. */
-import { TIMES, frontEnd, isFront } from './front'
+/** An English sentence as clauses: who, the verb group, what; how each hangs on the one before. Read from the tree: every
+ *  verb that heads a sentence, an adverbial or relative clause, a complement, or is joined to one of these, heads a clause
+ *  of the words that hang on it and on no other. */
 import type { Span } from '../../text'
-import { pieces, type Piece } from './pieces'
 import { tagged, type Tagged } from './tag'
+import { LEADS, Tree, type Role } from './tree'
 import { verbGroup, type VerbGroup } from './verbGroup'
 import { isWord, wordsOf, type Lexicon } from './words'
 
@@ -33,18 +32,18 @@ const MOST_WORDS = 400
 export function parse(text: string, sentence: Span, lexicon: Lexicon): Clause[] {
   const words = wordsOf(text, sentence).slice(0, MOST_WORDS)
   if (!words.some(isWord)) return []
-  const { outside, asides } = withoutBrackets(tagged(words, lexicon))
-  const clauses = joined(pieces(outside))
+  const { outside, asides } = withoutBrackets(words)
+  const clauses = clausesOf(tagged(text, outside, lexicon))
   return withAsides(
     clauses.filter((c) => c.end > c.start),
-    asides,
+    asides.map((a) => tagged(text, a, lexicon)),
   )
 }
 
-function withoutBrackets(words: readonly Tagged[]): { outside: Tagged[]; asides: Tagged[][] } {
-  const outside: Tagged[] = []
-  const asides: Tagged[][] = []
-  let inside: Tagged[] | null = null
+function withoutBrackets<W extends { readonly text: string }>(words: readonly W[]): { outside: W[]; asides: W[][] } {
+  const outside: W[] = []
+  const asides: W[][] = []
+  let inside: W[] | null = null
   for (const w of words) {
     if (w.text === '(' && inside === null) inside = []
     else if (w.text === ')' && inside !== null) {
@@ -62,310 +61,168 @@ const withAsides = (clauses: readonly Clause[], asides: readonly (readonly Tagge
     return own.length > 0 ? { ...c, asides: own } : c
   })
 
-type Draft = {
-  words: Tagged[]
-  joint: string
-  sub: string | null
-  lead: Tagged | null
-  relative: boolean
-  front: Tagged[]
-  done: boolean
-  interrupted: boolean
-}
-
-/** Joins pieces without a verb to their neighbours, as subject, object or fronted phrase. */
-function joined(list: readonly Piece[]): Clause[] {
-  const drafts: Draft[] = []
-  const verbIn = (p: Piece) => p.words.findIndex((w) => w.finite)
-  const laterMain = (k: number) =>
-    list
-      .slice(k + 1)
-      .some(
-        (p) =>
-          p.sub === null && !p.relative && verbIn(p) >= 0 && (p.opener?.text === ',' || p.opener?.lower === 'then'),
-      )
-  list.forEach((p, k) => {
-    const f = verbIn(p)
-    const current = drafts.at(-1)
-    const joint = p.opener?.lower ?? ''
-    if (p.sub !== null || p.relative) {
-      drafts.push({
-        words: [...p.words],
-        joint,
-        sub: p.sub,
-        lead: p.lead,
-        relative: p.relative,
-        front: [],
-        // "how many meals to cook"
-        done: f >= 0 || (/^(?:how|what|where|whether)$/.test(p.sub ?? '') && p.words.some((w) => w.tag === 'to')),
-        interrupted: false,
-      })
-      return
-    }
-    const open = (front: Tagged[] = []) =>
-      drafts.push({
-        words: [...p.words],
-        joint,
-        sub: null,
-        lead: null,
-        relative: false,
-        front,
-        done: f >= 0,
-        interrupted: false,
-      })
-    if (!current) {
-      open()
-      return
-    }
-    const hard = /^[;:–—.→=!?]$/.test(joint)
-    if (f === 0 && current.relative && current.done && /^(?:and|or)$/.test(joint)) {
-      // "which costs 600 and fails at times": the relative goes on.
-      drafts.push({
-        words: [...p.words],
-        joint,
-        sub: null,
-        lead: null,
-        relative: true,
-        front: [],
-        done: true,
-        interrupted: false,
-      })
-      return
-    }
-    if (f >= 0) {
-      const pending = drafts.findLast((d) => !d.relative && !d.done)
-      const between = pending ? drafts.slice(drafts.indexOf(pending) + 1) : []
-      if (pending && !hard && pending.sub === null && between.every((d) => d.relative || d.sub !== null)) {
-        // "The final module, Emergencies, includes": a name between marks.
-        const marks = pending.words.filter((w) => w.tag === 'mark' || w.tag === 'conj')
-        if (
-          f === 0 &&
-          joint === ',' &&
-          between.length === 0 &&
-          marks.length === 1 &&
-          marks[0]?.text === ',' &&
-          p.words[0]?.form === 's' &&
-          pending.words[0]?.tag === 'det'
-        )
-          pending.interrupted = true
-        if (
-          f === 0 &&
-          /^(?:,|and|or|)$/.test(joint) &&
-          between.every((d) => d.relative) &&
-          !isFront(pending.words) &&
-          (between.length > 0 || pending.interrupted)
-        ) {
-          // "The bosun, who holds the licence, plans ...": the verb of the subject before the relative.
-          const name = pending.words.findIndex((w) => w.text === ',')
-          // "The third group, galley gear, is ...": the name says which.
-          const ordinal = pending.words.slice(0, Math.max(0, name)).some((w) => ORDINAL.test(w.lower))
-          if (name > 0) pending.words.splice(ordinal ? 0 : name, ordinal ? name + 1 : pending.words.length)
-          pending.words.push(...p.words)
-          pending.done = true
-          return
-        }
-        if (between.length === 0 && isFront(pending.words) && joint === ',') {
-          drafts.pop()
-          open([...pending.front, ...pending.words])
-          return
-        }
-        if (between.length === 0 && (joint === 'and' || joint === 'or' || joint === ',' || joint === 'nor') && f > 0) {
-          pending.words.push(p.opener as Tagged, ...p.words)
-          pending.done = true
-          return
-        }
-        if (between.length === 0 && joint === '') {
-          pending.words.push(...p.words)
-          pending.done = true
-          return
-        }
-      }
-      if (
-        pending &&
-        pending.sub !== null &&
-        pending === current &&
-        !hard &&
-        joint !== ',' &&
-        joint !== 'then' &&
-        joint !== ''
-      ) {
-        // "if wind and swell are high"
-        pending.words.push(p.opener as Tagged, ...p.words)
-        pending.done = true
-        return
-      }
-      const insideSub =
-        current.sub !== null &&
-        current.done &&
-        (joint === 'and' || joint === 'or') &&
-        drafts.slice(0, -1).every((d) => d.sub !== null || !d.done) &&
-        laterMain(k)
-      drafts.push({
-        words: [...p.words],
-        joint,
-        sub: insideSub ? current.sub : null,
-        lead: null,
-        relative: false,
-        front: [],
-        done: true,
-        interrupted: false,
-      })
-      return
-    }
-    // "..., everything else by post": another case, though its verb is left out.
-    const others =
-      /^(?:everything|anything|everyone|the|all|others)$/.test(p.words[0]?.lower ?? '') &&
-      (p.words[0]?.lower !== 'the' || /^(?:rest|others?)$/.test(p.words[1]?.lower ?? '')) &&
-      p.words.length > 2 &&
-      /^(?:else|others?|rest|by|to|in|with)$/.test(p.words[1]?.lower ?? '')
-    if ((hard && joint !== ':') || (joint === ',' && others && current.done)) open()
-    else if (current.sub !== null && current.done && joint === ',' && drafts.every((d) => d.sub !== null)) open()
-    else if (current.relative && joint === ',' && current.done) open()
-    else if (current.sub !== null && current.done && joint === 'or' && list[k + 1]?.sub === current.sub) open()
-    else if (
-      !current.done &&
-      joint === ',' &&
-      isFront(p.words) &&
-      !isFront(current.words) &&
-      list.slice(k + 1).some((x) => verbIn(x) >= 0)
-    ) {
-      // "Yeast bread, in contrast, rises": a phrase between subject and verb.
-      current.front.push(...p.words)
-      current.interrupted = true
-    } else {
-      if (p.opener) current.words.push(p.opener)
-      current.words.push(...p.words)
-    }
+function clausesOf(words: readonly Tagged[]): Clause[] {
+  const tree = new Tree(words)
+  const heads = [...words.keys()].filter((i) => tree.roles[i])
+  const members = new Map(heads.map((h) => [h, [] as number[]]))
+  words.forEach((w, i) => {
+    const of = tree.owner[i] as number
+    if (of >= 0 && w.tag !== 'mark') members.get(of)?.push(i)
   })
-  return inherited(drafts.map(clauseOf))
+  withInnerMarks(words, members, tree)
+  const clauses = heads
+    .filter((h) => (members.get(h) as number[]).length > 0)
+    .map((h) => ({ head: h, clause: clauseOf(tree, h, members.get(h) as number[]) }))
+    .sort((a, b) => (a.clause.lead ?? a.clause).start - (b.clause.lead ?? b.clause).start)
+  return inherited(clauses, tree)
 }
 
-const ORDINAL = /^(?:first|second|third|fourth|fifth|last|final|other|next)$/
+/** Marks between two words of one clause are its own; what stands between two clauses joins them. */
+function withInnerMarks(words: readonly Tagged[], members: ReadonlyMap<number, number[]>, tree: Tree): void {
+  words.forEach((w, i) => {
+    if (w.tag !== 'mark') return
+    const before = tree.owner[words.findLastIndex((x, k) => k < i && x.tag !== 'mark')]
+    const after = tree.owner[words.findIndex((x, k) => k > i && x.tag !== 'mark')]
+    if (before !== undefined && before === after && before >= 0) members.get(before)?.push(i)
+  })
+  for (const m of members.values()) m.sort((a, b) => a - b)
+}
 
-function clauseOf({ words, joint, sub, lead, relative, front }: Draft): Clause {
-  const from = (front[0] ?? words[0])?.start ?? 0
-  const to = words.at(-1)?.end ?? 0
-  const f = words.findIndex((w) => w.finite)
-  const base = { start: from, end: to, joint, sub, lead, relative, asides: [] }
-  if (f < 0)
-    return {
-      start: from,
-      end: to,
-      joint,
-      sub,
-      lead,
-      relative,
-      asides: [],
-      front,
-      subject: [],
-      ownSubject: false,
-      verb: null,
-      rest: words,
-    }
-  const { group, end } = verbGroup(words, f)
-  const ahead = words.slice(0, f)
-  // "At eight unlock the door": an order, and the phrase says when.
-  const [opening, v] = [ahead[0], words[f]]
-  const ordered =
-    sub === null &&
-    (opening?.tag === 'prep' ||
-      (/^(?:next|every|each|this)$/.test(opening?.lower ?? '') && TIMES.test(ahead.at(-1)?.lower ?? ''))) &&
-    v?.tag === 'verb' &&
-    v.form === 'base' &&
-    /^(?:noun|num)$/.test(ahead.at(-1)?.tag ?? '') &&
-    !/[^su]s$/.test(ahead.at(-1)?.lower ?? '')
-  // "Under her are the ticket office and the yard": the subject stands behind.
-  const turned =
-    sub === null &&
-    /^(?:under|below|beneath|above|behind|among|amongst|in|on|at|inside)$/.test(opening?.lower ?? '') &&
-    /^(?:be|come|stand|lie|hang|sit)$/.test(group.base) &&
-    ahead.at(-1)?.lower !== 'there' &&
-    ahead.slice(1).every((w) => /^(?:det|adj|num|pron)$/.test(w.tag) || (w.tag === 'noun' && w.form !== 'ing')) &&
-    /^(?:det|num|pron)$/.test(ahead[1]?.tag ?? '') &&
-    /^(?:det|num|noun|adj)$/.test(words[end]?.tag ?? '')
-  const cut = ordered || turned ? ahead.length : frontEnd(ahead)
-  // "Anything with glaze on the foot we grind off", "Vehicles we divide into ...": the object stands in front.
-  const last = ahead.at(-1)
-  const objectFirst =
-    sub === null &&
-    cut === 0 &&
-    ahead.length > 1 &&
-    last?.tag === 'pron' &&
-    /^(?:we|you|they|i|there)$/.test(last.lower) &&
-    /^(?:noun|pron|det|adj|num)$/.test(opening?.tag ?? '') &&
-    /^(?:noun|adj)$/.test(ahead.at(-2)?.tag ?? '')
-  if (objectFirst)
-    return { ...base, ...withObjectFirst(ahead, group, words.slice(end)), front: [...front, ...ahead.slice(0, -1)] }
-  const inverted = ahead.length === 0 && sub === null && (words[f]?.tag === 'modal' || words[f]?.tag === 'aux')
+function clauseOf(tree: Tree, head: number, all: readonly number[]): Clause {
+  const { words } = tree
+  const role = tree.roles[head] as Role
+  const { sub, lead, own } = led(tree, head, role, all)
+  const inClause = new Set(own)
+  const at = (places: readonly number[]) => places.map((i) => words[i] as Tagged)
+  const first = own.find((i) => words[i]?.tag !== 'mark') ?? head
+  const base = {
+    start: words[first]?.start ?? 0,
+    end: words[own.findLast((i) => words[i]?.tag !== 'mark') ?? first]?.end ?? 0,
+    joint: jointBefore(tree, lead ?? first),
+    sub,
+    lead: lead === null ? null : (words[lead] as Tagged),
+    relative: role.kind === 'relative',
+    asides: [],
+  }
+  if (!tree.verbal(head) || role.gerund)
+    return { ...base, front: [], subject: [], ownSubject: false, verb: null, rest: at(trimmed(own, words)) }
+  const subject = subjectOf(tree, head, inClause)
+  const { group, places } = verbGroup(words, head, subject.length > 0 || sub !== null || role.kind === 'relative')
+  const verb = new Set(places)
+  const begins = subject[0] !== undefined && subject[0] < (places[0] as number) ? subject[0] : (places[0] as number)
+  const ofSubject = new Set(subject)
+  const left = own.filter((i) => !verb.has(i) && !ofSubject.has(i))
+  const front = left.filter((i) => i < begins || (i < (places[0] as number) && words[i]?.tag !== 'mark'))
+  const rest = left.filter((i) => !front.includes(i))
+  const finite = words[places[0] as number] as Tagged
   return {
     ...base,
-    front: [...front, ...ahead.slice(0, cut)],
-    subject: ahead.slice(cut).filter(
-      (w, i, all) =>
-        w.tag !== 'adv' &&
-        // "anyone not on the list"
-        (w.tag !== 'neg' || (i > 0 && all[i + 1]?.tag === 'prep')) &&
-        !(w.tag === 'rel' && i === 0 && all.length > 1),
-    ),
-    ownSubject: ahead.slice(cut).some((w) => w.tag !== 'adv' && w.tag !== 'neg') || inverted,
-    verb: {
-      ...group,
-      imperative: group.imperative || ordered,
-      negative:
-        group.negative ||
-        ahead.some((w) => w.lower === 'no' || w.lower === 'nobody' || w.lower === 'nothing' || w.tag === 'neg'),
-    },
-    rest: words.slice(end),
+    front: at(trimmed(front, words)),
+    subject: at(trimmed(subject, words)),
+    ownSubject: subject.length > 0,
+    verb: { ...group, words: group.words.map((w) => (w === finite ? { ...w, finite: true } : w)) },
+    rest: at(trimmed(rest, words)),
   }
 }
 
-const withObjectFirst = (ahead: readonly Tagged[], verb: VerbGroup, rest: readonly Tagged[]) => ({
-  subject: ahead.slice(-1),
-  ownSubject: true,
-  verb,
-  rest,
-})
+/** The words of the subject, by place. What stands behind a bare verb at the start is told to be done: "do B8". */
+function subjectOf(tree: Tree, head: number, inClause: ReadonlySet<number>): number[] {
+  const bare = /^VBP?$/.test((tree.words[head] as Tagged).pos) && !tree.has(head, /^aux/)
+  const subjects = (tree.children[head] ?? []).filter(
+    (c) => /^(?:nsubj|nsubjpass|csubj|csubjpass|expl)$/.test(tree.word(c).relation) && !(bare && c > head),
+  )
+  return subjects.flatMap((c) => tree.below(c, (j) => inClause.has(j))).sort((a, b) => a - b)
+}
 
-/** A verb without a subject of its own has the one before: "checks the ramp and lowers it". */
-function inherited(clauses: readonly Clause[]): Clause[] {
-  const out: Clause[] = []
-  for (const c of clauses) {
-    const from = out.findLast((x) => x.sub === null && !x.relative && x.verb !== null)
-    // "Whoever takes it writes a ticket"
-    const whoever = out.at(-1)
-    const free = whoever?.relative && /^(?:whoever|anyone who)$/.test(whoever.subject[0]?.lower ?? '') ? whoever : null
-    if (free && c.verb && c.sub === null && !c.relative && c.subject.length === 0 && c.joint === '') {
-      out.push({ ...c, subject: free.subject.slice(0, 1), ownSubject: true })
-      continue
-    }
-    const takes =
-      c.verb !== null &&
-      c.sub === null &&
-      !c.relative &&
-      c.subject.length === 0 &&
-      from !== undefined &&
-      /^(?:and|or|but|then|,|nor|yet)$/.test(c.joint)
+/** The word or words that introduce a clause, what they come to, and the words without them. */
+function led(
+  tree: Tree,
+  head: number,
+  role: Role,
+  all: readonly number[],
+): { sub: string | null; lead: number | null; own: number[] } {
+  const { words } = tree
+  const at = role.gerund ? (words[head] as Tagged).head : (tree.leads.get(head) ?? -1)
+  if (at < 0) {
+    const own = withoutThen(all, words)
+    // What is joined to a subordinate clause hangs as that does.
+    return { sub: role.kind === 'sub' && words[head]?.relation !== 'conj' ? 'that' : null, lead: null, own }
+  }
+  const from = role.gerund ? at : tree.leadFrom(at)
+  const said = words
+    .slice(from, at + 2)
+    .map((w) => `${w.lower} `)
+    .join('')
+  const found = LEADS.find(([pattern]) => pattern.test(said))
+  const last = found ? from + (found[0].exec(said)?.[0] ?? '').trim().split(' ').length - 1 : at
+  const sub = found ? found[1] : (words[at] as Tagged).lower
+  return { sub, lead: from, own: all.filter((i) => i < from || i > last) }
+}
+
+/** "then call": what merely joins. */
+const withoutThen = (all: readonly number[], words: readonly Tagged[]): number[] =>
+  words[all[0] ?? -1]?.lower === 'then' && all.length > 1 ? all.slice(1) : [...all]
+
+const trimmed = (places: readonly number[], words: readonly Tagged[]): number[] => {
+  const loose = (i: number | undefined) =>
+    i !== undefined && words[i]?.tag === 'mark' && !/^["“”'’[\]&%€$£+#]$/.test((words[i] as Tagged).text)
+  let from = 0
+  let to = places.length
+  while (from < to && loose(places[from])) from++
+  while (to > from && loose(places[to - 1])) to--
+  return places.slice(from, to)
+}
+
+/** The conjunction or else the mark before a clause. */
+function jointBefore(tree: Tree, first: number): string {
+  const { words } = tree
+  let mark = ''
+  let i = first - 1
+  for (; i >= 0; i--) {
+    const w = words[i] as Tagged
+    if (w.lower === 'then') return 'then'
+    if (w.tag === 'conj') return w.lower
+    if (w.tag !== 'mark') break
+    if (mark === '' && !/^["“”'’]$/.test(w.text)) mark = w.text
+  }
+  return i < 0 ? '' : mark
+}
+
+type Placed = { readonly head: number; readonly clause: Clause }
+
+/** A verb without a subject of its own has that of the verb it is joined to: "checks the ramp and lowers it". */
+function inherited(placed: readonly Placed[], tree: Tree): Clause[] {
+  const done = new Map<number, Clause>()
+  return placed.map(({ head, clause }) => {
+    const from = done.get((tree.words[head] as Tagged).head)
+    const joined = tree.words[head]?.relation === 'conj'
+    const takes = joined && clause.verb && from?.verb && clause.subject.length === 0
     const agrees =
       takes &&
       !(
-        c.verb?.imperative &&
+        clause.verb?.imperative &&
         !from.verb?.imperative &&
         from.verb?.modal === null &&
-        !(from.verb?.words[0]?.form === 'base')
+        from.verb.words[0]?.form !== 'base'
       )
-    if (!takes || !agrees || from.verb === null || c.verb === null) out.push(c)
-    else
-      out.push({
-        ...c,
-        subject: from.subject,
-        verb: {
-          ...c.verb,
-          imperative: from.verb.imperative,
-          passive: c.verb.passive || (from.verb.passive && c.verb.words[0]?.form === 'ed'),
-          told: from.verb.passive && c.verb.words[0]?.form === 'ed' ? from.verb.told : c.verb.told,
-          modal: c.verb.modal ?? from.verb.modal,
-        },
-      })
-  }
-  return out
+    const participle = clause.verb?.words[0]?.form === 'ed' && from?.verb?.passive === true
+    const hung: Clause =
+      joined && from && tree.roles[head]?.kind === 'sub' ? { ...clause, sub: clause.sub ?? from.sub } : clause
+    const own: Clause =
+      takes && agrees && clause.verb && from.verb
+        ? {
+            ...hung,
+            subject: from.subject,
+            verb: {
+              ...clause.verb,
+              imperative: from.verb.imperative,
+              passive: clause.verb.passive || participle,
+              told: participle ? from.verb.told : clause.verb.told,
+              modal: clause.verb.modal ?? from.verb.modal,
+            },
+          }
+        : hung
+    done.set(head, own)
+    return own
+  })
 }

@@ -16,86 +16,84 @@ export type VerbGroup = {
 }
 
 const BE = /^(?:is|are|was|were|be|been|being|am|isn't|aren't|wasn't|weren't)$/
+const HELPER = /^(?:aux|auxpass|neg)$/
+/** Verbs and states that hand on to the next verb: "needs to be checked" is about checking. */
 const SEMI =
-  /^(?:forget|remember|need|allow|require|oblige|expect|suppose|ask|tend|continue|begin|start|try|want|help|able|due)$/
+  /^(?:forget|remember|need|allow|require|oblige|expect|suppose|ask|tend|continue|begin|start|try|want|help|able|due|have|get)$/
 
-export function verbGroup(words: readonly Tagged[], f: number): { group: VerbGroup; end: number } {
-  let i = f
-  let main = words[f] as Tagged
-  const own: Tagged[] = []
-  for (; i < words.length; i++) {
-    const w = words[i] as Tagged
-    if (
-      w.tag === 'modal' ||
-      w.tag === 'aux' ||
-      w.tag === 'neg' ||
-      (w.tag === 'adv' && !isPhrasal(words, i)) ||
-      (w.tag === 'to' && i > f && words[i + 1] !== undefined)
-    ) {
-      if (
-        w.tag === 'to' &&
-        !(own.at(-1)?.tag === 'aux' || own.at(-1)?.tag === 'modal' || own.at(-1)?.tag === 'neg' || SEMI.test(main.base))
-      )
-        break
-      own.push(w)
-      if (w.tag === 'aux' || w.tag === 'modal') main = w
-      if (w.tag === 'to') main = w
-    } else if (w.tag === 'verb' || (i === f && w.finite)) {
-      own.push(w)
-      main = w
-      if (SEMI.test(w.base) && words[i + 1]?.tag === 'to') continue
-      i++
-      break
-    } else break
+/** The words of the group by place, in order, and the verb that counts. Follows "to": "is allowed to use". */
+export function groupPlaces(
+  words: readonly Tagged[],
+  head: number,
+): { readonly places: number[]; readonly main: number } {
+  const places = new Set<number>()
+  let main = head
+  for (let k = 0; k < 4; k++) {
+    places.add(main)
+    words.forEach((w, i) => {
+      if (w.head === main && i < main && (HELPER.test(w.relation) || w.tag === 'modal')) places.add(i)
+      // "isn't", "are not": behind a form of be.
+      if (w.head === main && i > main && w.relation === 'neg') places.add(i)
+    })
+    const next = handedOn(words, main)
+    if (next < 0) break
+    main = next
   }
-  if (i === f) i = f + 1
-  // An adverb behind a copula belongs to what follows.
-  while (own.length > 1 && own.at(-1)?.tag === 'adv') {
-    own.pop()
-    i--
-  }
-  // "The orders get printed": done to them.
-  const done = words[i]
-  const getsDone = main.base === 'get' && done?.form === 'ed' && done.strength !== 'rare' && done.tag !== 'det'
-  if (getsDone && done) {
-    own.push(done)
-    main = done
-    i++
-  }
-  const before = own.slice(0, own.indexOf(main))
+  const from = Math.min(...places)
+  const to = Math.max(...places)
+  // Adverbs inside the group: "is then checked".
+  for (let i = from; i < to; i++) if (words[i]?.tag === 'adv') places.add(i)
+  // "is able to lift": what stands between belongs to it.
+  if (main !== head) for (let i = head; i < main; i++) if (words[i]?.tag !== 'mark') places.add(i)
+  return { places: [...places].sort((a, b) => a - b), main }
+}
+
+/** The verb behind "to" that this one hands on to; -1 for none. */
+function handedOn(words: readonly Tagged[], at: number): number {
+  const w = words[at] as Tagged
+  const state = BE.test(w.lower) ? words.findIndex((x) => x.head === at && x.relation === 'acomp') : -1
+  const from = state >= 0 ? state : at
+  if (!SEMI.test((words[from] as Tagged).base)) return -1
+  const next = words.findIndex((x, i) => i > from && x.head === from && x.relation === 'xcomp')
+  const to = words.findIndex((x) => x.head === next && x.tag === 'to')
+  // "want the crew to know": somebody else does it.
+  return next > from && to > from && words.slice(from + 1, to).every((x) => x.tag === 'adv' || x.tag === 'neg')
+    ? next
+    : -1
+}
+
+export function verbGroup(
+  all: readonly Tagged[],
+  head: number,
+  hasSubject: boolean,
+): { group: VerbGroup; places: number[] } {
+  const { places, main: at } = groupPlaces(all, head)
+  const plain = all[at] as Tagged
+  const main: Tagged = plain.tag === 'aux' || plain.tag === 'modal' ? plain : { ...plain, tag: 'verb' }
+  const words = places.map((i) => (i === at ? main : (all[i] as Tagged)))
+  const before = words.filter((w) => w !== main)
   const be = before.some((w) => BE.test(w.lower))
-  const have = before.some((w) => /^(?:has|have|had)$/.test(w.lower)) && !own.some((w) => w.tag === 'to')
-  const modal = own.find((w) => w.tag === 'modal')?.lower ?? (own.some((w) => w.tag === 'to') ? 'must' : null)
-  const first = own[0] as Tagged
+  const got = before.some((w) => w.base === 'get' && w.relation === 'auxpass')
+  const have = before.some((w) => /^(?:has|have|had)$/.test(w.lower)) && !words.some((w) => w.tag === 'to')
+  const first = words.find((w) => w.tag !== 'adv' && w.tag !== 'neg') ?? main
   return {
+    places,
     group: {
-      words: own,
+      words,
       base: BE.test(main.lower) ? 'be' : main.base,
-      modal,
+      modal: words.find((w) => w.tag === 'modal')?.lower ?? (words.some((w) => w.tag === 'to') ? 'must' : null),
       // "Do not forget to" asks for it.
       negative:
-        own.some((w) => w.tag === 'neg' || /n't$/.test(w.lower) || w.lower === 'cannot') &&
-        !(own.some((w) => w.base === 'forget') && main.base !== 'forget'),
-      passive: getsDone || (be && main.tag === 'verb' && main.form === 'ed'),
-      imperative:
-        f === firstContent(words) &&
-        ((first.tag === 'verb' && (first.form === 'base' || first.base === first.lower)) ||
-          // "Have it sent over"
-          (first.lower === 'have' &&
-            /^(?:it|them|him|her|the|a|an)$/.test(words[f + 1]?.lower ?? '') &&
-            words.slice(f + 2).some((w) => w.form === 'ed')) ||
-          ((first.lower === 'do' || first.lower === "don't" || first.lower === 'be') && own.length >= 1)),
+        words.some((w) => w.tag === 'neg' || /n't$/.test(w.lower) || w.lower === 'cannot') &&
+        !(words.some((w) => w.base === 'forget') && main.base !== 'forget'),
+      passive: got || (be && main.form === 'ed' && main.pos !== 'VBD'),
+      imperative: !hasSubject && (first.pos === 'VB' || first.pos === 'VBP' || /^(?:do|don't|be)$/.test(first.lower)),
       told:
         have ||
         before.some((w) => /^(?:was|were|had)$/.test(w.lower)) ||
-        (main === first && main.tag === 'verb' && main.form === 'ed' && main.base !== main.lower) ||
+        (first === main && main.pos === 'VBD') ||
         /^(?:was|were|had|did)$/.test(main.lower),
       copula: BE.test(main.lower),
     },
-    end: i,
   }
 }
-
-const isPhrasal = (words: readonly Tagged[], i: number): boolean => words[i - 1]?.tag === 'verb'
-const firstContent = (words: readonly Tagged[]): number =>
-  words.findIndex((w) => w.tag !== 'adv' && w.tag !== 'neg' && w.tag !== 'mark')

@@ -1,4 +1,5 @@
 /** Words of an English text with their spans, and what the lexicon knows of each. */
+import { createSyntax, type Syntax } from '../../syntax'
 import type { Span } from '../../text'
 import lexicon from './lexicon.json' with { type: 'json' }
 
@@ -6,6 +7,8 @@ export type Word = Span & { readonly text: string; readonly lower: string }
 export type VerbClass = 'only' | 'leaning' | 'mixed' | 'rare'
 
 export type Lexicon = {
+  /** Trees of sentences. */
+  readonly syntax: Syntax
   readonly verbClass: ReadonlyMap<string, VerbClass>
   readonly actors: ReadonlySet<string>
   readonly adjectives: ReadonlySet<string>
@@ -39,7 +42,8 @@ const OFTEN_VERBS = 'need use cause help share'
 const EXTRA_ACTORS =
   'sales warehouse kitchen accounts operations accounting payroll logistics security caretaker system app software service program agent desk office lab reception crew mate master team staff department management control coordinator passenger'
 
-export const englishLexicon = (): Lexicon => {
+/** What is known of English words, and the parser of its sentences; `syntax` is the file `public/syntax/english.bin`. */
+export const englishLexicon = (syntax: Uint8Array): Lexicon => {
   const verbClass = new Map<string, VerbClass>()
   for (const c of ['only', 'leaning', 'mixed', 'rare'] as const)
     for (const v of lexicon.verbs[c].split(' ')) verbClass.set(v, c)
@@ -52,6 +56,7 @@ export const englishLexicon = (): Lexicon => {
     for (const f of forms) if (f === base || !BASES.has(f)) irregular.set(f, base)
   }
   return {
+    syntax: createSyntax(syntax),
     verbClass,
     irregular,
     actors: new Set([...lexicon.actors.split(' '), ...EXTRA_ACTORS.split(' ')]),

@@ -1,0 +1,2 @@
+export { createSyntax, type Node, type Syntax } from './syntax'
+export { UnreadableWeights } from './weights'
