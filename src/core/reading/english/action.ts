@@ -58,10 +58,11 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
   })
   if (!verb) return make(doneOf(withoutLead(own)), null, false, own)
   const head = headWord(clause)
+  const verbEnd = verb.words.at(-1)?.end ?? 0
   const not = (label: string) => (verb.negative ? `Do not ${lowerFirst(label)}` : label)
   if (verb.imperative) return make(not(doneOf([head, ...rest])), null, true, [head, ...rest])
   const all = inOrder([...subject, ...verb.words, ...rest])
-  const whole = () => make(doneOf(all), null, false, all)
+  const whole = () => make(doneOf(all, verbEnd), null, false, all)
   if (verb.copula || subject.length === 0) return whole()
   if (verb.passive) {
     const by = rest.findIndex((w) => w.lower === 'by')
@@ -70,7 +71,7 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
     const behind = agentActs ? rest.slice(0, by) : rest
     const words = [head, ...subjectWords, ...behind]
     const acts = !verb.told && !STATE_PASSIVES.test(verb.base)
-    return make(doneOf([...subject, ...verb.words, ...behind]), agentActs ? actorOf(agent) : null, acts, words)
+    return make(doneOf([...subject, ...verb.words, ...behind], verbEnd), agentActs ? actorOf(agent) : null, acts, words)
   }
   const [name] = subject
   // "Every Friday Nils empties the box"
@@ -89,7 +90,7 @@ export function actionOf(clause: Clause, lexicon: Lexicon, more: readonly Tagged
   // "The mate checks the lashings"; of the same mate: "reports to the bridge". Whoever is spoken to is not named.
   const named = clause.ownSubject && actor !== null && subject.every((w) => w.tag !== 'pron')
   const told = named ? [...subject, ...verb.words] : verb.negative ? verb.words : verb.words.slice(-1)
-  return make(doneOf([...told, ...rest]), actor, true, [head, ...rest])
+  return make(doneOf([...told, ...rest], verbEnd), actor, true, [head, ...rest])
 }
 
 /** Told as something to do. */

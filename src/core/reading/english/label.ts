@@ -54,12 +54,13 @@ const CUTTABLE = new Set([
 ])
 const MEASURED = new Set(['than', 'least', 'most', 'above', 'below', 'over', 'under', 'without', 'only', 'not'])
 
-/** What is done, whole and in the words of the text; only what merely joins it to the step before is dropped. */
-export function doneOf(words: readonly Word[]): string {
+/** What is done, whole and in the words of the text; only what merely joins it to the step before is dropped. A long one ends
+ *  before a phrase, but not before the verb, which ends at `verbEnd`. */
+export function doneOf(words: readonly Word[], verbEnd = 0): string {
   let kept = words.filter((w, i) => !(FILLERS.has(w.lower) && i < 2) && !(w.text === ',' && i === 0))
   while (count(kept) > MOST_DONE) {
     const cut = lastCut(kept)
-    if (cut < 4) break
+    if (cut < 4 || (kept[cut] as Word).start < verbEnd) break
     kept = kept.slice(0, cut)
   }
   while (kept.length > 1 && LOOSE.test((kept.at(-1) as Word).lower)) kept = kept.slice(0, -1)

@@ -172,7 +172,8 @@ const orWord = (c: Clause): Tagged => ({
   form: null,
   strength: null,
   finite: false,
-  head: 0,
+  at: -1,
+  head: -1,
   relation: 'cc',
   pos: 'CC',
 })

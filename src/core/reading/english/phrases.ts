@@ -24,14 +24,16 @@ const PARTICLE = /^(?:up|down|out|off|over|away|back|on|through)$/
 const TRAILING =
   /^(?:very|more|less|much|early|late|sooner|later|faster|too|well|little|lot|mostly|really|though|anyway)$/
 
-/** The items of a coordination: "the frame, the wheels and the brakes". */
+/** The items of a coordination: "the frame, the wheels and the brakes". What is joined inside one of them does not cut:
+ *  "a mix of salt and sand". */
 export function itemsOf(words: readonly Tagged[]): Tagged[][] {
   const out: Tagged[][] = [[]]
+  const inner = joinedInside(words)
   words.forEach((w, i) => {
     const asWell = w.lower === 'as' && words[i + 1]?.lower === 'well' && words[i + 2]?.lower === 'as'
     const cut =
       LISTING.test(w.lower) || /^[,;]$/.test(w.text) || asWell || (w.lower === 'to' && words[0]?.lower === 'anything')
-    if (cut) out.push([])
+    if (cut && !inner.has(w)) out.push([])
     else if (
       !(w.lower === 'well' && words[i - 1]?.lower === 'as') &&
       !(w.lower === 'as' && words[i - 1]?.lower === 'well')
@@ -39,6 +41,18 @@ export function itemsOf(words: readonly Tagged[]): Tagged[][] {
       (out.at(-1) as Tagged[]).push(w)
   })
   return out.map(bare).filter((p) => p.some((w) => isWord(w)))
+}
+
+/** Conjunctions and marks that join what is not the head of the phrase: below a preposition, inside a name. */
+function joinedInside(words: readonly Tagged[]): ReadonlySet<Tagged> {
+  const byPlace = new Map(words.map((w) => [w.at, w]))
+  const below = (w: Tagged): boolean => {
+    for (let at = byPlace.get(w.head), k = 0; at && k < words.length; at = byPlace.get(at.head), k++)
+      if (at.relation === 'prep' && byPlace.get(at.head)?.tag === 'noun') return true
+      else if (at.at === at.head) return false
+    return false
+  }
+  return new Set(words.filter((w) => w.relation === 'cc' && w.at >= 0 && below(w)))
 }
 
 /** A phrase without what leads into it and without what only says more about it. */

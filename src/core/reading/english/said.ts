@@ -331,7 +331,9 @@ class Teller {
       ? null
       : narrowing(
           c,
-          relative?.relative && relative.joint === '' && relative.start > c.start ? relative : null,
+          relative?.relative && relative.start > c.start && relative.start < (c.verb?.words[0]?.start ?? 0)
+            ? relative
+            : null,
           OTHERS.test(this.text.slice(c.end, this.sentence.end)),
           ONES.test(this.text.slice(c.end, this.sentence.end + LOOKS_AHEAD)),
           this.lexicon,

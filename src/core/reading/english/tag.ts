@@ -38,7 +38,8 @@ export type Tagged = Word & {
   readonly strength: VerbClass | null
   /** The word that a clause's verb group begins with. */
   readonly finite: boolean
-  /** Place of the word it belongs to among the words tagged with it; its own for a root. */
+  /** Its place among the words tagged with it, and that of the word it belongs to; its own for a root. */
+  readonly at: number
   readonly head: number
   readonly relation: string
   /** Part of speech as in the Penn Treebank. */
@@ -65,6 +66,7 @@ export function tagged(text: string, words: readonly Word[], lexicon: Lexicon): 
       form: formOf(verbal, reading),
       strength: reading?.strength ?? null,
       finite: false,
+      at: i,
       head: node.head,
       relation: node.relation,
       pos: node.tag,

@@ -34,6 +34,8 @@ type Seen = {
   readonly opened: boolean
   /** It stands before what it belongs to, with a mark between. */
   readonly ahead: boolean
+  /** A semicolon, a colon or a dash stands between it and what it belongs to. */
+  readonly apart: boolean
   /** "where", "when" say more about a place or a time. */
   readonly place: boolean
   /** What it belongs to is a preposition of time: "before leaving". */
@@ -46,7 +48,7 @@ const ROLES: Readonly<Record<string, (s: Seen) => Role | undefined>> = {
   conj: (s) => (s.joined && !s.infinitive ? s.above : undefined),
   relcl: (s) => (s.infinitive ? undefined : s.place ? SUB : RELATIVE),
   advcl: (s) => (s.infinitive ? undefined : s.opened ? SUB : s.finite ? MAIN : undefined),
-  ccomp: (s) => (s.infinitive && !s.opened ? undefined : !s.opened && s.ahead ? MAIN : SUB),
+  ccomp: (s) => (s.infinitive && !s.opened ? undefined : !s.opened && (s.ahead || s.apart) ? MAIN : SUB),
   acl: (s) => (s.opened && s.finite ? SUB : undefined),
   pcomp: (s) => (s.timed && s.above === undefined ? { kind: 'sub', gerund: !s.finite } : undefined),
   parataxis: beside,
@@ -172,13 +174,14 @@ export class Tree {
       verbal: this.verbal(i),
       infinitive: this.infinitive(i),
       opened: this.opened(i),
-      ahead: i < w.head && this.markBetween(i, w.head),
+      ahead: i < w.head && this.markBetween(i, w.head, /./),
+      apart: this.markBetween(i, w.head, /^[;:–—]$/),
       place: this.children[i]?.some((c) => /^(?:where|when)$/.test(this.word(c).lower)) ?? false,
       timed: /^(?:before|after|until|since|while|when)$/.test(this.word(w.head).lower),
     })
   }
-  private markBetween(a: number, b: number): boolean {
-    return this.words.slice(Math.min(a, b), Math.max(a, b)).some((w) => w.tag === 'mark')
+  private markBetween(a: number, b: number, mark: RegExp): boolean {
+    return this.words.slice(Math.min(a, b), Math.max(a, b)).some((w) => w.tag === 'mark' && mark.test(w.text))
   }
 
   private ownerOf(i: number): number {
