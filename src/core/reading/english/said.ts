@@ -331,9 +331,7 @@ class Teller {
       ? null
       : narrowing(
           c,
-          relative?.relative && relative.start > c.start && relative.start < (c.verb?.words[0]?.start ?? 0)
-            ? relative
-            : null,
+          this.saysWhich(c, relative),
           OTHERS.test(this.text.slice(c.end, this.sentence.end)),
           ONES.test(this.text.slice(c.end, this.sentence.end + LOOKS_AHEAD)),
           this.lexicon,
@@ -372,6 +370,12 @@ class Teller {
         Object.assign(this.now, { choice: true, choiceAt: this.now.actions.length - 1 })
     }
     return i
+  }
+
+  /** The relative clause that says which of its subject are meant; null for none. */
+  private saysWhich(c: Clause, relative: Clause | undefined): Clause | null {
+    const inside = relative !== undefined && relative.start > c.start && relative.start < (c.verb?.words[0]?.start ?? 0)
+    return inside && relative.relative ? relative : null
   }
 
   private actor: string | null = null

@@ -94,9 +94,19 @@ function mayCommand(
   const reading = bareVerb(w, lexicon)
   if (!reading || FUNCTION.test(node.tag)) return null
   if (DETERMINERS.has(next.lower) && !/^(?:this|that|which|some|both|all)$/.test(next.lower)) return 'surely'
-  const often = reading.strength === 'only' || reading.strength === 'leaning'
-  return often || (PREPOSITIONS.has(next.lower) && next.lower !== 'of') ? 'perhaps' : null
+  return mayHaveObject(reading, words, at, nodes) ? 'perhaps' : null
 }
+
+/** "Order medals and bibs", "Store carbohydrate as starch", "Check in at the gate"; but "Lift plan", "Ramp checks": of a word
+ *  that is a noun as often, more than a name of two words. */
+function mayHaveObject({ strength }: VerbReading, words: readonly Word[], at: number, nodes: readonly Node[]): boolean {
+  const [next, third, tag] = [words[at + 1] as Word, words[at + 2], nodes[at + 1]?.tag ?? '']
+  if (strength === 'only' || strength === 'leaning') return true
+  if (PREPOSITIONS.has(next.lower)) return next.lower !== 'of'
+  const goesOn = /^NNP?S$/.test(tag) ? third !== undefined : PREPOSITIONS.has(third?.lower ?? '')
+  return strength === 'mixed' && goesOn && /^NN/.test(tag)
+}
+
 /** How the word is a verb in its bare form; null where it is none, or a helper. */
 function bareVerb(w: Word, lexicon: Lexicon): VerbReading | null {
   const reading = verbReading(w.lower, lexicon)
@@ -115,7 +125,7 @@ function verbFound(said: Said, nodes: readonly Node[], lexicon: Lexicon): Node[]
   const subordinate = nodes[0]?.relation === 'mark' || nodes[0]?.tag === 'WRB'
   const whole = /^[.!]$/.test(words.at(-1)?.text ?? '') || DETERMINERS.has(words[0]?.lower ?? '')
   const end = subordinate && comma > 0 ? comma : whole ? words.length : 0
-  if (nodes.slice(0, end).some((n) => /^(?:VB|VBP|VBZ|VBD|MD)$/.test(n.tag))) return null
+  if (nodes.slice(0, end).some((n) => headsClause(n, subordinate))) return null
   const likely = words
     .slice(0, end)
     .flatMap((w, i) => {
@@ -131,13 +141,21 @@ function verbFound(said: Said, nodes: readonly Node[], lexicon: Lexicon): Node[]
   return verb && found.some((n) => n.head === best.i && /^nsubj/.test(n.relation)) ? found : null
 }
 
+/** A verb of the main clause, or of the subordinate one that was looked at. */
+const headsClause = (n: Node, subordinate: boolean): boolean =>
+  /^(?:VB|VBP|VBZ|VBD|MD)$/.test(n.tag) &&
+  (/^(?:ROOT|conj|ccomp|parataxis|aux)$/.test(n.relation) || (subordinate && n.relation === 'advcl'))
+
 /** A noun behind another that it agrees with as a verb would. */
 function mayBeVerb(words: readonly Word[], at: number, nodes: readonly Node[], lexicon: Lexicon): VerbReading | null {
   const [before, node] = [nodes[at - 1], nodes[at] as Node]
   const next = words[at + 1]
-  if (!before || !/^NN/.test(node.tag) || !/^(?:NN|PRP|CD)/.test(before.tag) || next?.lower === 'of') return null
+  const noun = /^NN/.test(node.tag) || /^(?:compound|amod)$/.test(node.relation)
+  if (!before || !noun || !/^(?:NN|PRP$|CD|JJ)/.test(before.tag) || next?.lower === 'of') return null
   const reading = verbReading((words[at] as Word).lower, lexicon)
   if (!reading || reading.form === 'ing') return null
+  // "The annual survey results.": a name, where nothing stands behind.
+  if (next?.text === '.' && !/^(?:only|leaning)$/.test(reading.strength)) return null
   const several = /S$/.test(before.tag) || words.slice(0, at).some((w) => w.lower === 'and')
   if (reading.form === 's') return several && before.tag !== 'CD' ? null : reading
   return reading.form === 'base' && !several ? null : reading
