@@ -1,4 +1,4 @@
-/** Five pages of Gannet Sound Ferries as five people write: what a reader expects of each section, written before the reader
+/** Six pages of Gannet Sound Ferries as six people write: what a reader expects of each section, written before the reader
  *  was tried on it. */
 
 export type Section = {
@@ -312,6 +312,55 @@ Fender
         ['venn', 'points'],
         [],
         `A tug and a ferry both need a certified master. A tug has short, strong engines and carries no passengers. A ferry has a wide deck and carries up to 180 people. Both work in every weather that the harbour office allows.`,
+      ),
+    ],
+  },
+  {
+    name: 'A handbook in prose',
+    sections: [
+      section(
+        'When a passenger is left behind',
+        ['process'],
+        [
+          'Purser checks the list against the tickets',
+          'Somebody is missing?',
+          'Purser calls the terminal',
+          'Mate enters the time in the log',
+          'Passenger is found within five minutes?',
+          'Ship waits',
+          'Duty officer books a seat on the next boat',
+        ],
+        `It happens twice a summer, usually on the last sailing, and it is nobody's fault. Before the ramp goes up the purser checks the list against the tickets. If somebody is missing, the purser calls the terminal and the mate enters the time in the log. The terminal then looks in the waiting room. If the passenger is found within five minutes, the ship waits; otherwise the duty officer books a seat on the next boat. We once waited forty minutes for a man who was asleep on a bench, which is why the limit is five.`,
+      ),
+      section(
+        'Why the ramp wears out',
+        ['concept'],
+        ['Salt', 'Hinges', 'Grease', 'Heavy lorries', 'Bent plates', 'Seals'],
+        `Salt attacks the hinges, and every winter we are surprised again. Grease protects the hinges, but rain washes out the grease. Heavy lorries bend the plates. Bent plates damage the seals, and damaged seals let in salt. The spring inspection, which the insurer pays for, finds bent plates; it does not find dry hinges, so somebody has to look.`,
+      ),
+      section(
+        'Who answers to whom',
+        ['hierarchy'],
+        ['Fleet manager', 'Masters', 'Mate', 'Chief engineer', 'Deckhands'],
+        `People ask this in their first week, and the answer has changed since the new ships came. The fleet manager is responsible for everything afloat. The masters report to the fleet manager. On board, the mate and the chief engineer report to the master. The deckhands report to the mate, and the motormen to the chief engineer. The terminal is another world and has its own chart.`,
+      ),
+      section(
+        'Summer timetable and winter timetable',
+        ['venn'],
+        ['Summer timetable', 'Winter timetable', 'Connect with the morning train', 'Freight sailings', 'School boat'],
+        `The summer timetable has eleven sailings a day, while the winter timetable has six. In summer the night boat runs; in winter it does not. Both timetables connect with the morning train, and both leave out the first of January. The winter timetable includes freight sailings, whereas the summer timetable includes the school boat.`,
+      ),
+      section(
+        'Which berth in a north wind',
+        ['decision'],
+        ['Use the inner berth', 'Use the outer berth'],
+        `There is no perfect berth in a north wind, and the pilots have argued about it for years. Use the inner berth if the swell is low. If the swell is above one metre, use the outer berth. The inner berth is cheap and close to the road, but it is shallow at low water. The outer berth is deep at all times; on the other hand, passengers walk ten minutes in the rain.`,
+      ),
+      section(
+        'What a good announcement does',
+        ['points'],
+        ['A good announcement says one thing', 'It names the place first'],
+        `A good announcement says one thing. It is short enough to be heard between two gusts. It names the place first, because people look up when they hear where they are. It avoids numbers wherever a word will do. And it ends before the listener has stopped listening.`,
       ),
     ],
   },

@@ -45,7 +45,8 @@ export function linkClaims(clauses: readonly Clause[], discourse: Discourse, lex
     for (const { to, words, receives } of claims)
       out.push({ ...base, from, to, words, ...(receives ? { rule: 'receives' } : {}) })
     for (const g of gapped.others) out.push({ ...base, ...g })
-    if (c.ownSubject || c.relative) discourse.subject = from
+    // "The inspection, which the insurer pays for, ...": goes on about the inspection.
+    if ((c.ownSubject && !c.relative) || (c.relative && c.subject[0]?.tag === 'rel')) discourse.subject = from
     const last = claims[0]?.to.filter((m) => !m.pronoun) ?? []
     // "Carbon dioxide builds up. That makes ...": where nothing is done to anything, it is the subject.
     if (last.length > 0) discourse.object = last

@@ -77,3 +77,9 @@ export function frontCondition(c: Clause, lexicon: Lexicon): Condition | null {
 /** The clause as what is done: "no receipt means no refund" is "no refund". */
 export const withoutFront = (c: Clause): Clause =>
   c.verb?.base === 'mean' ? { ...c, subject: [], ownSubject: false, verb: null, front: [] } : { ...c, front: [] }
+
+/** The relative clause that says which of its subject are meant; null for none. */
+export function saysWhich(c: Clause, relative: Clause | undefined): Clause | null {
+  const inside = relative !== undefined && relative.start > c.start && relative.start < (c.verb?.words[0]?.start ?? 0)
+  return inside && relative.relative ? relative : null
+}

@@ -74,7 +74,27 @@ function clausesOf(words: readonly Tagged[]): Clause[] {
     .filter((h) => (members.get(h) as number[]).length > 0)
     .map((h) => ({ head: h, clause: clauseOf(tree, h, members.get(h) as number[]) }))
     .sort((a, b) => (a.clause.lead ?? a.clause).start - (b.clause.lead ?? b.clause).start)
-  return inherited(clauses, tree)
+  return inherited(subjectsBack(clauses), tree)
+}
+
+/** "Before the ramp goes up the purser checks the list": the last phrase of the clause in front is who checks. */
+function subjectsBack(placed: readonly Placed[]): Placed[] {
+  const out = [...placed]
+  placed.forEach(({ head, clause: c }, i) => {
+    const front = out[i - 1]
+    const from = front?.clause.rest.findLastIndex((w) => w.tag === 'det') ?? -1
+    const lacks =
+      c.sub === null && !c.relative && c.joint === '' && c.verb?.words[0]?.form === 's' && c.subject.length === 0
+    if (!front || !lacks || front.clause.sub === null || from < 0) return
+    const { rest } = front.clause
+    const subject = rest.slice(from)
+    out[i - 1] = {
+      ...front,
+      clause: { ...front.clause, rest: rest.slice(0, from), end: subject[0]?.start ?? front.clause.end },
+    }
+    out[i] = { head, clause: { ...c, start: subject[0]?.start ?? c.start, subject, ownSubject: true } }
+  })
+  return out
 }
 
 /** Marks between two words of one clause are its own; what stands between two clauses joins them. */
@@ -131,7 +151,17 @@ function subjectOf(tree: Tree, head: number, inClause: ReadonlySet<number>): num
   const subjects = (tree.children[head] ?? []).filter(
     (c) => /^(?:nsubj|nsubjpass|csubj|csubjpass|expl)$/.test(tree.word(c).relation) && !(bare && c > head),
   )
-  return subjects.flatMap((c) => tree.below(c, (j) => inClause.has(j))).sort((a, b) => a - b)
+  const taken =
+    subjects.length > 0 || !/^VB[ZPD]$/.test((tree.words[head] as Tagged).pos) ? subjects : asPartOfName(tree, head)
+  return taken.flatMap((c) => tree.below(c, (j) => inClause.has(j))).sort((a, b) => a - b)
+}
+
+/** "the ship waits", read as one name: what stands before the verb is its subject. */
+function asPartOfName(tree: Tree, head: number): number[] {
+  const parts = (tree.children[head] ?? []).filter(
+    (c) => c < head && /^(?:compound|det|amod|poss|nummod)$/.test(tree.word(c).relation),
+  )
+  return parts.some((c) => tree.word(c).tag === 'noun') ? parts : []
 }
 
 /** The word or words that introduce a clause, what they come to, and the words without them. */

@@ -3,7 +3,7 @@ import { ASKING, COMPLEMENTS, CONDITIONS, LOOKS_AHEAD, ONES, OTHERS, SIZES, TIME
 import { lowerFirst, type Span } from '../../text'
 import { actionOf, actorOf, isActorPhrase, type Action } from './action'
 import { imperativeOf, lastNounPhrase, without, wordsBetween } from './clauseParts'
-import { frontCondition, narrowing, withoutFront } from './narrowing'
+import { frontCondition, narrowing, saysWhich, withoutFront } from './narrowing'
 import { empty, type Draft, type Said } from './saying'
 import { conditionOf, narrowed, questionOf } from './condition'
 import { cueOf } from './cues'
@@ -331,7 +331,7 @@ class Teller {
       ? null
       : narrowing(
           c,
-          this.saysWhich(c, relative),
+          saysWhich(c, relative),
           OTHERS.test(this.text.slice(c.end, this.sentence.end)),
           ONES.test(this.text.slice(c.end, this.sentence.end + LOOKS_AHEAD)),
           this.lexicon,
@@ -370,12 +370,6 @@ class Teller {
         Object.assign(this.now, { choice: true, choiceAt: this.now.actions.length - 1 })
     }
     return i
-  }
-
-  /** The relative clause that says which of its subject are meant; null for none. */
-  private saysWhich(c: Clause, relative: Clause | undefined): Clause | null {
-    const inside = relative !== undefined && relative.start > c.start && relative.start < (c.verb?.words[0]?.start ?? 0)
-    return inside && relative.relative ? relative : null
   }
 
   private actor: string | null = null

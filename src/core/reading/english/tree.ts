@@ -158,9 +158,13 @@ export class Tree {
   private infinitive(i: number): boolean {
     return (this.children[i] ?? []).some((c) => this.word(c).tag === 'to')
   }
-  /** Whether a subordinator or a question word opens what hangs on a word. */
+  /** Whether a subordinator or a question word opens what hangs on a word, clauses of their own aside. */
   private opened(i: number): boolean {
-    const first = this.below(i).find((j) => !/^(?:mark|adv|conj)$/.test(this.word(j).tag)) ?? i
+    const own = this.below(
+      i,
+      (j) => j === i || !/^(?:advcl|relcl|ccomp|acl|conj|parataxis)$/.test(this.word(j).relation),
+    )
+    const first = own.find((j) => !/^(?:mark|adv|conj)$/.test(this.word(j).tag)) ?? i
     return first < i && this.word(first).tag === 'sub'
   }
 

@@ -97,7 +97,7 @@ function mayCommand(
   return mayHaveObject(reading, words, at, nodes) ? 'perhaps' : null
 }
 
-/** "Order medals and bibs", "Store carbohydrate as starch", "Check in at the gate"; but "Lift plan", "Ramp checks": of a word
+/** "Order fenders and ropes", "Store jackets in lockers", "Check in at the gate"; but "Lift plan", "Ramp checks": of a word
  *  that is a noun as often, more than a name of two words. */
 function mayHaveObject({ strength }: VerbReading, words: readonly Word[], at: number, nodes: readonly Node[]): boolean {
   const [next, third, tag] = [words[at + 1] as Word, words[at + 2], nodes[at + 1]?.tag ?? '']
@@ -121,15 +121,11 @@ const STRENGTH = ['only', 'leaning', 'mixed', 'rare']
  *  place of the likeliest word. Null where none is likely, as in names and headings. */
 function verbFound(said: Said, nodes: readonly Node[], lexicon: Lexicon): Node[] | null {
   const { words } = said
-  const comma = words.findIndex((w) => w.text === ',')
-  const subordinate = nodes[0]?.relation === 'mark' || nodes[0]?.tag === 'WRB'
-  const whole = /^[.!]$/.test(words.at(-1)?.text ?? '') || DETERMINERS.has(words[0]?.lower ?? '')
-  const end = subordinate && comma > 0 ? comma : whole ? words.length : 0
-  if (nodes.slice(0, end).some((n) => headsClause(n, subordinate))) return null
+  const { end, own } = withoutVerb(words, nodes)
   const likely = words
     .slice(0, end)
     .flatMap((w, i) => {
-      const reading = mayBeVerb(words, i, nodes, lexicon)
+      const reading = i > own ? mayBeVerb(words, i, nodes, lexicon) : null
       return reading ? [{ i, reading }] : []
     })
     .sort((a, b) => STRENGTH.indexOf(a.reading.strength) - STRENGTH.indexOf(b.reading.strength))
@@ -138,7 +134,19 @@ function verbFound(said: Said, nodes: readonly Node[], lexicon: Lexicon): Node[]
   const { text, words: respelt } = respelled(said, { at: best.i, as: PLAIN[best.reading.form] as string })
   const found = lexicon.syntax(text, respelt)
   const verb = /^VB[PZD]?$/.test(found[best.i]?.tag ?? '')
-  return verb && found.some((n) => n.head === best.i && /^nsubj/.test(n.relation)) ? found : null
+  return verb && found.some((n) => n.head === best.i && /^(?:nsubj|advcl)/.test(n.relation)) ? found : null
+}
+
+/** How far no verb was found, 0 where one was; and the only verb of a clause in front, -1 for none. */
+function withoutVerb(words: readonly Word[], nodes: readonly Node[]): { readonly end: number; readonly own: number } {
+  const comma = words.findIndex((w) => w.text === ',')
+  const subordinate = nodes[0]?.relation === 'mark' || nodes[0]?.tag === 'WRB'
+  // "Before the ramp goes up the purser checks the list": the only verb is that of the clause in front.
+  const own = subordinate && comma < 0 ? (nodes[0]?.head ?? -1) : -1
+  const whole = /^[.!]$/.test(words.at(-1)?.text ?? '') || DETERMINERS.has(words[0]?.lower ?? '')
+  const end = subordinate && comma > 0 ? comma : whole ? words.length : 0
+  const found = nodes.slice(0, end).some((n, i) => i !== own && headsClause(n, subordinate))
+  return { end: found ? 0 : end, own }
 }
 
 /** A verb of the main clause, or of the subordinate one that was looked at. */
