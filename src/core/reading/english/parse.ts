@@ -124,7 +124,7 @@ function clauseOf(tree: Tree, head: number, all: readonly number[]): Clause {
     relative: role.kind === 'relative',
     asides: [],
   }
-  if (!tree.verbal(head) || role.gerund)
+  if (!tree.verbal(head) || role.gerund || tree.fragment(head))
     return { ...base, front: [], subject: [], ownSubject: false, verb: null, rest: at(trimmed(own, words)) }
   const subject = subjectOf(tree, head, inClause)
   const { group, places } = verbGroup(words, head, subject.length > 0 || sub !== null || role.kind === 'relative')

@@ -150,6 +150,11 @@ export class Tree {
     const { pos } = this.word(i)
     return /^(?:VB|MD)/.test(pos) || this.has(i, /^(?:nsubj|nsubjpass|auxpass)$/)
   }
+  /** "One board made longer", "waiting for the tide": a participle that no helper and no subject makes a sentence. */
+  fragment(i: number): boolean {
+    const { pos, relation } = this.word(i)
+    return relation === 'ROOT' && /^VB[NG]$/.test(pos) && !this.has(i, /^(?:aux|auxpass|nsubj|nsubjpass|expl)$/)
+  }
   private finite(i: number): boolean {
     const { pos } = this.word(i)
     if (this.infinitive(i)) return false
