@@ -150,7 +150,7 @@ export class Tree {
     const { pos } = this.word(i)
     return /^(?:VB|MD)/.test(pos) || this.has(i, /^(?:nsubj|nsubjpass|auxpass)$/)
   }
-  /** "One board made longer", "waiting for the tide": a participle that no helper and no subject makes a sentence. */
+  /** "Ramp raised at dusk", "waiting for the tide": a participle that no helper and no subject makes a sentence. */
   fragment(i: number): boolean {
     const { pos, relation } = this.word(i)
     return relation === 'ROOT' && /^VB[NG]$/.test(pos) && !this.has(i, /^(?:aux|auxpass|nsubj|nsubjpass|expl)$/)
