@@ -21,7 +21,7 @@ const config: NextConfig = {
     ]
     return [
       { source: '/:path*', headers: always },
-      { source: '/syntax/:path*', headers: [{ key: 'Cache-Control', value: 'public, max-age=604800' }] },
+      { source: '/syntax/:path*', headers: [{ key: 'Cache-Control', value: 'public, max-age=31536000, immutable' }] },
       { source: '/fonts/:path*', headers: [{ key: 'Cache-Control', value: 'public, max-age=604800' }] },
     ]
   },

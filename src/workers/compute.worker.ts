@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink'
+import { EDITION } from '@/core/syntax'
 import type { Compute } from './computeApi'
 
 // HarfBuzz makes its module wait for WASM. A message that came in meanwhile would find no listener and be lost, so the
@@ -6,7 +7,7 @@ import type { Compute } from './computeApi'
 const ready = import('./computeApi').then(({ createCompute }) =>
   createCompute(
     (key) => loaded(`/fonts/${key}.ttf`, `the font ${key}`),
-    () => loaded('/syntax/english.bin', 'what is known of English sentences'),
+    () => loaded(`/syntax/english.bin?edition=${EDITION}`, 'what is known of English sentences'),
   ),
 )
 

@@ -1,2 +1,2 @@
-export { createSyntax, type Node, type Syntax } from './syntax'
+export { EDITION, createSyntax, type Node, type Syntax } from './syntax'
 export { UnreadableWeights } from './weights'

@@ -17,6 +17,9 @@ export type Node = {
 /** One node for each of the words, which stand at these places of the text. */
 export type Syntax = (text: string, words: readonly { readonly start: number; readonly end: number }[]) => Node[]
 
+/** Counted up whenever `public/syntax/english.bin` is made anew: browsers keep each edition for good. */
+export const EDITION = 1
+
 /** Sentences that are remembered, at most: a text under the pen is read again and again. */
 const MOST_KEPT = 3000
 

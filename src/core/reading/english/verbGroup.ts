@@ -22,10 +22,7 @@ const SEMI =
   /^(?:forget|remember|need|allow|require|oblige|expect|suppose|ask|tend|continue|begin|start|try|want|help|able|due|have|get)$/
 
 /** The words of the group by place, in order, and the verb that counts. Follows "to": "is allowed to use". */
-export function groupPlaces(
-  words: readonly Tagged[],
-  head: number,
-): { readonly places: number[]; readonly main: number } {
+function groupPlaces(words: readonly Tagged[], head: number): { readonly places: number[]; readonly main: number } {
   const places = new Set<number>()
   let main = head
   for (let k = 0; k < 4; k++) {
