@@ -1,5 +1,6 @@
 /** Short words for a figure from a clause: the verb in its base form and what it is done to. Drops what carries least,
  *  never a negation, a number, a unit or a comparison. The full words stay reachable through the span. */
+import type { Tagged } from './tag'
 import { ADVERBS, DETERMINERS, NEGATIONS, isNumber, isWord, type Word } from './words'
 import { capitalWord } from '../../text'
 
@@ -94,13 +95,15 @@ export function labelOf(words: readonly Word[]): string {
   return capitalWord(joined(kept))
 }
 
-/** "4,500 a year": the article means per. */
-const isRate = (words: readonly Word[], i: number): boolean =>
-  words[i]?.lower !== 'the' &&
-  /^(?:year|month|week|day|hour|minute|night|trip|person|head|piece|kilo|litre|metre|shift)$/.test(
-    words[i + 1]?.lower ?? '',
-  ) &&
-  /^(?:\p{N}|euros?$|pounds?$|dollars?$|times$)/u.test(words[i - 1]?.lower ?? '')
+/** "4,500 a year", "eleven sailings a day": the article means per. */
+const isRate = (words: readonly Word[], i: number): boolean => {
+  const next: Partial<Tagged> = words[i + 1] ?? {}
+  const unit = /^(?:year|month|week|day|hour|minute|night|trip|person|head|piece|kilo|litre|metre|shift)$/.test(
+    next.lower ?? '',
+  )
+  const counted = /^(?:\p{N}|euros?$|pounds?$|dollars?$|times$)/u.test(words[i - 1]?.lower ?? '')
+  return words[i]?.lower !== 'the' && unit && (counted || (next.relation === 'npadvmod' && i > 0))
+}
 
 const keepsMeaning = (tail: readonly Word[]): boolean =>
   tail.some((w) => MEASURED.has(w.lower) || NEGATIONS.has(w.lower) || isNumber(w))
