@@ -322,8 +322,6 @@ Fender
         'When a passenger is left behind',
         ['process'],
         [
-          'Purser checks the list against the tickets',
-          'Somebody is missing?',
           'Purser calls the terminal',
           'Mate enters the time in the log',
           'Passenger is found within five minutes?',

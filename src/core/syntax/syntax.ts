@@ -2,6 +2,7 @@
  *  `scripts/syntax/export.py`; this runs it in plain TypeScript, with the same result to the bit on every machine. */
 import { hash64 } from './murmur'
 import { createParser, type Parse } from './parser'
+import { remembered } from './remembered'
 import { piecesOf } from './tokens'
 import type { Spelling } from './vectors'
 import { weightsOf, type Weights } from './weights'
@@ -20,23 +21,15 @@ export type Syntax = (text: string, words: readonly { readonly start: number; re
 /** Counted up whenever `public/syntax/english.bin` is made anew: browsers keep each edition for good. */
 export const EDITION = 1
 
-/** Sentences that are remembered, at most: a text under the pen is read again and again. */
-const MOST_KEPT = 3000
+/** Sentences, and norms of words, that are remembered at most: a text under the pen is read again and again. */
+const MOST_KEPT = { sentences: 10_000, norms: 20_000 }
 
 /** Throws `UnreadableWeights` for a file that is cut or damaged. */
 export function createSyntax(file: Uint8Array): Syntax {
   const weights = weightsOf(file)
   const parse = createParser(weights)
-  const kept = new Map<string, Parse>()
-  const parsed = (tokens: readonly Spelling[]): Parse => {
-    const key = tokens.map((t) => t.text + (t.spaced ? ' ' : '\u0000')).join('')
-    const known = kept.get(key)
-    if (known) return known
-    if (kept.size > MOST_KEPT) kept.clear()
-    const found = parse(tokens)
-    kept.set(key, found)
-    return found
-  }
+  const sentences = remembered<Parse>(MOST_KEPT.sentences)
+  const norms = remembered<string>(MOST_KEPT.norms)
   return (text, words) => {
     const tokens: Spelling[] = []
     const wordOf: number[] = []
@@ -44,11 +37,18 @@ export function createSyntax(file: Uint8Array): Syntax {
       const pieces = piecesOf(text.slice(w.start, w.end))
       for (const p of pieces) {
         const split = pieces.length > 1 || touches(words, i)
-        tokens.push({ text: p.text, norm: normOf(weights, p.text, split), spaced: isSpace(text[w.start + p.end]) })
+        const norm = norms(`${split ? '+' : ' '}${p.text}`, () => normOf(weights, p.text, split))
+        tokens.push({ text: p.text, norm, spaced: isSpace(text[w.start + p.end]) })
         wordOf.push(i)
       }
     })
-    return tokens.length === 0 ? [] : wordsAgain(parsed(tokens), wordOf, words.length)
+    if (tokens.length === 0) return []
+    const key = tokens.map((t) => t.text + (t.spaced ? ' ' : '\u0000')).join('')
+    return wordsAgain(
+      sentences(key, () => parse(tokens)),
+      wordOf,
+      words.length,
+    )
   }
 }
 

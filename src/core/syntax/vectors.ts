@@ -4,6 +4,7 @@
  *  networks (2013). Sums run in one order, so that every machine finds the same numbers. */
 import { hash64, keysOf, type Half64 } from './murmur'
 import type { Matrix, Products } from './products'
+import { remembered } from './remembered'
 import type { Bytes, Weights } from './weights'
 
 export const WIDTH = 96
@@ -51,24 +52,18 @@ export function createVectors(weights: Weights, products: Products): (tokens: re
     ...layerOf(i + 1),
     matrix: products.keep(weights.numbers(`layer${i + 1}.W`), 3 * WIDTH),
   }))
-  const kept = new Map<string, Float32Array>()
+  const kept = remembered<Float32Array>(MOST_KEPT)
 
   const idOf = (s: string): Half64 => {
     const symbol = weights.symbols[s]
     return s === '' ? [0, 0] : symbol !== undefined ? [symbol, 0] : hash64(s, 1)
   }
   /** What the value of one feature adds to the first layer: its embedding times that feature's columns. */
-  const share = (feature: number, key: string, id: () => Half64): Float32Array => {
-    const at = `${feature}${key}`
-    const known = kept.get(at)
-    if (known) return known
-    const { seed, table } = tables[feature] as { seed: number; table: Bytes }
-    const vector = embedded(table, keysOf(id(), seed))
-    const found = products.multiply(mixing[feature] as Matrix, vector, 1, WIDTH)
-    if (kept.size > MOST_KEPT) kept.clear()
-    kept.set(at, found)
-    return found
-  }
+  const share = (feature: number, key: string, id: () => Half64): Float32Array =>
+    kept(`${feature}${key}`, () => {
+      const { seed, table } = tables[feature] as { seed: number; table: Bytes }
+      return products.multiply(mixing[feature] as Matrix, embedded(table, keysOf(id(), seed)), 1, WIDTH)
+    })
   const first = (t: Spelling): readonly Float32Array[] => {
     const chars = Array.from(t.text)
     const strings = [t.norm, chars[0] ?? '', chars.slice(-3).join(''), shapeOf(t.text)]

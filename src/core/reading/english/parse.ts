@@ -3,7 +3,7 @@
  *  of the words that hang on it and on no other. */
 import type { Span } from '../../text'
 import { tagged, type Tagged } from './tag'
-import { LEADS, Tree, type Role } from './tree'
+import { Tree, type Role } from './tree'
 import { verbGroup, type VerbGroup } from './verbGroup'
 import { isWord, wordsOf, type Lexicon } from './words'
 
@@ -74,27 +74,7 @@ function clausesOf(words: readonly Tagged[]): Clause[] {
     .filter((h) => (members.get(h) as number[]).length > 0)
     .map((h) => ({ head: h, clause: clauseOf(tree, h, members.get(h) as number[]) }))
     .sort((a, b) => (a.clause.lead ?? a.clause).start - (b.clause.lead ?? b.clause).start)
-  return inherited(subjectsBack(clauses), tree)
-}
-
-/** "Before the ramp goes up the purser checks the list": the last phrase of the clause in front is who checks. */
-function subjectsBack(placed: readonly Placed[]): Placed[] {
-  const out = [...placed]
-  placed.forEach(({ head, clause: c }, i) => {
-    const front = out[i - 1]
-    const from = front?.clause.rest.findLastIndex((w) => w.tag === 'det') ?? -1
-    const lacks =
-      c.sub === null && !c.relative && c.joint === '' && c.verb?.words[0]?.form === 's' && c.subject.length === 0
-    if (!front || !lacks || front.clause.sub === null || from < 0) return
-    const { rest } = front.clause
-    const subject = rest.slice(from)
-    out[i - 1] = {
-      ...front,
-      clause: { ...front.clause, rest: rest.slice(0, from), end: subject[0]?.start ?? front.clause.end },
-    }
-    out[i] = { head, clause: { ...c, start: subject[0]?.start ?? c.start, subject, ownSubject: true } }
-  })
-  return out
+  return inherited(clauses, tree)
 }
 
 /** Marks between two words of one clause are its own; what stands between two clauses joins them. */
@@ -172,21 +152,14 @@ function led(
   all: readonly number[],
 ): { sub: string | null; lead: number | null; own: number[] } {
   const { words } = tree
-  const at = role.gerund ? (words[head] as Tagged).head : (tree.leads.get(head) ?? -1)
-  if (at < 0) {
-    const own = withoutThen(all, words)
-    // What is joined to a subordinate clause hangs as that does.
-    return { sub: role.kind === 'sub' && words[head]?.relation !== 'conj' ? 'that' : null, lead: null, own }
-  }
-  const from = role.gerund ? at : tree.leadFrom(at)
-  const said = words
-    .slice(from, at + 2)
-    .map((w) => `${w.lower} `)
-    .join('')
-  const found = LEADS.find(([pattern]) => pattern.test(said))
-  const last = found ? from + (found[0].exec(said)?.[0] ?? '').trim().split(' ').length - 1 : at
-  const sub = found ? found[1] : (words[at] as Tagged).lower
-  return { sub, lead: from, own: all.filter((i) => i < from || i > last) }
+  const preposition = role.gerund ? (words[head] as Tagged).head : -1
+  const lead = role.gerund
+    ? { from: preposition, to: preposition, sub: (words[preposition] as Tagged).lower }
+    : tree.leads.get(head)
+  if (lead) return { sub: lead.sub, lead: lead.from, own: all.filter((i) => i < lead.from || i > lead.to) }
+  // What is joined to a subordinate clause hangs as that does.
+  const told = role.kind === 'sub' && words[head]?.relation !== 'conj'
+  return { sub: told ? 'that' : null, lead: null, own: withoutThen(all, words) }
 }
 
 /** "then call": what merely joins. */

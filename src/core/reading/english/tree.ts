@@ -2,7 +2,7 @@
 import type { Tagged } from './tag'
 
 /** Words that introduce a clause together, and what they come to. */
-export const LEADS: readonly (readonly [RegExp, string])[] = [
+const LEADS: readonly (readonly [RegExp, string])[] = [
   [/^as soon as /, 'as soon'],
   [/^as long as /, 'as long'],
   [/^in case /, 'in case'],
@@ -13,6 +13,8 @@ export const LEADS: readonly (readonly [RegExp, string])[] = [
   [/^provided that /, 'provided that'],
   [/^should /, 'if'],
 ]
+/** What introduces a clause: the places of its first and last word, and what they come to. */
+export type Lead = { readonly from: number; readonly to: number; readonly sub: string }
 
 /** How a clause hangs on another. */
 export type Role = { readonly kind: 'main' | 'sub' | 'relative'; readonly gerund: boolean }
@@ -65,7 +67,7 @@ export class Tree {
   /** The clause each word belongs to, by its head; -1 for what joins clauses. */
   readonly owner: readonly number[]
   /** What introduces a clause, by its head. */
-  readonly leads: ReadonlyMap<number, number>
+  readonly leads: ReadonlyMap<number, Lead>
 
   constructor(readonly words: readonly Tagged[]) {
     const children: number[][] = words.map(() => [])
@@ -82,14 +84,15 @@ export class Tree {
     }
     words.forEach((w, i) => w.head === i && visit(i))
     this.roles = roles
-    this.owner = words.map((_, i) => this.ownerOf(i))
-    this.leads = this.introduced(this.owner as number[])
+    const owner = words.map((_, i) => this.ownerOf(i))
+    this.leads = this.introduced(owner)
+    this.owner = owner
   }
 
   /** A subordinator introduces the clause of the word behind it, and a conjunction joins clauses where one begins behind it,
-   *  wherever the tree hangs them. */
-  private introduced(owner: number[]): Map<number, number> {
-    const leads = new Map<number, number>()
+   *  wherever the tree hangs them. Puts both where they belong in `owner`. */
+  private introduced(owner: number[]): Map<number, Lead> {
+    const leads = new Map<number, Lead>()
     const firstOf = new Map<number, number>()
     this.words.forEach((w, i) => {
       const of = owner[i] as number
@@ -106,31 +109,31 @@ export class Tree {
       const behind = next(i, /^(?:mark|adv|sub)$/)
       const of = behind < 0 ? -1 : (owner[behind] as number)
       if (of < 0 || leads.has(of) || this.roles[of]?.kind === 'relative' || firstOf.get(of) !== behind) return
-      leads.set(of, i)
-      for (let k = this.leadFrom(i); k <= i; k++) owner[k] = of
+      const lead = this.leadAt(i)
+      leads.set(of, lead)
+      owner.fill(of, lead.from, i + 1)
     })
     return leads
   }
 
-  /** Where the words begin that introduce a clause together with the one at `i`: "as soon as". */
-  leadFrom(i: number): number {
-    const said = (from: number) =>
-      this.words
+  /** What the subordinator at `i` introduces a clause with: itself, or "as soon as" about it. */
+  private leadAt(i: number): Lead {
+    for (const from of [i - 2, i - 1, i].filter((k) => k >= 0)) {
+      const said = this.words
         .slice(from, i + 2)
         .map((w) => `${w.lower} `)
         .join('')
-    const from = [i - 2, i - 1, i].find((k) => k >= 0 && LEADS.some(([pattern]) => pattern.test(said(k))))
-    return from ?? i
+      const [row, found] = LEADS.map((l) => [l, l[0].exec(said)?.[0]] as const).find(([, x]) => x !== undefined) ?? []
+      if (row && found) return { from, to: from + found.trim().split(' ').length - 1, sub: row[1] }
+    }
+    return { from: i, to: i, sub: this.word(i).lower }
   }
 
   word(i: number): Tagged {
     return this.words[i] as Tagged
   }
-  child(i: number, relation: RegExp): number {
-    return (this.children[i] ?? []).find((c) => relation.test(this.word(c).relation)) ?? -1
-  }
   has(i: number, relation: RegExp): boolean {
-    return this.child(i, relation) >= 0
+    return (this.children[i] ?? []).some((c) => relation.test(this.word(c).relation))
   }
   /** All that hangs on a word, itself included, in order. */
   below(i: number, within: (j: number) => boolean = () => true): number[] {

@@ -93,16 +93,21 @@ function mayCommand(
   if (/^VBP?$/.test(node.tag) && !/^(?:amod|compound)$/.test(node.relation)) return null
   const reading = bareVerb(w, lexicon)
   if (!reading || FUNCTION.test(node.tag)) return null
-  if (DETERMINERS.has(next.lower) && !/^(?:this|that|which|some|both|all)$/.test(next.lower)) return 'surely'
-  return mayHaveObject(reading, words, at, nodes) ? 'perhaps' : null
+  const object = DETERMINERS.has(next.lower) && next.text !== 'A' && !VAGUE.test(next.lower)
+  if (object) return 'surely'
+  // "End users will find ...": what has a verb of its own is told by it.
+  const told = nodes.some((n, i) => i > at && headsClause(n, false))
+  return !told && mayHaveObject(reading, words, at, nodes) ? 'perhaps' : null
 }
+/** Stand before a noun as well as for themselves: no sure sign of an object. */
+const VAGUE = /^(?:this|that|which|some|both|all|enough)$/
 
 /** "Order fenders and ropes", "Store jackets in lockers", "Check in at the gate"; but "Lift plan", "Ramp checks": of a word
  *  that is a noun as often, more than a name of two words. */
 function mayHaveObject({ strength }: VerbReading, words: readonly Word[], at: number, nodes: readonly Node[]): boolean {
   const [next, third, tag] = [words[at + 1] as Word, words[at + 2], nodes[at + 1]?.tag ?? '']
-  if (strength === 'only' || strength === 'leaning') return true
-  if (PREPOSITIONS.has(next.lower)) return next.lower !== 'of'
+  if (next.lower === 'of') return false
+  if (strength === 'only' || strength === 'leaning' || PREPOSITIONS.has(next.lower)) return true
   const goesOn = /^NNP?S$/.test(tag) ? third !== undefined : PREPOSITIONS.has(third?.lower ?? '')
   return strength === 'mixed' && goesOn && /^NN/.test(tag)
 }
@@ -116,16 +121,16 @@ function bareVerb(w: Word, lexicon: Lexicon): VerbReading | null {
 const FUNCTION = /^(?:IN|DT|PRP|PRP\$|RB|CC|TO|W.*)$/
 
 const PLAIN: Readonly<Record<string, string>> = { base: 'take', s: 'takes', ed: 'took' }
-const STRENGTH = ['only', 'leaning', 'mixed', 'rare']
+const STRENGTH = ['only', 'leaning', 'mixed']
 /** Where no verb was found in a whole sentence, or in a subordinate clause before its comma: the tree with a plain verb in the
  *  place of the likeliest word. Null where none is likely, as in names and headings. */
 function verbFound(said: Said, nodes: readonly Node[], lexicon: Lexicon): Node[] | null {
   const { words } = said
-  const { end, own } = withoutVerb(words, nodes)
+  const end = withoutVerb(words, nodes)
   const likely = words
     .slice(0, end)
     .flatMap((w, i) => {
-      const reading = i > own ? mayBeVerb(words, i, nodes, lexicon) : null
+      const reading = mayBeVerb(words, i, nodes, lexicon)
       return reading ? [{ i, reading }] : []
     })
     .sort((a, b) => STRENGTH.indexOf(a.reading.strength) - STRENGTH.indexOf(b.reading.strength))
@@ -134,19 +139,16 @@ function verbFound(said: Said, nodes: readonly Node[], lexicon: Lexicon): Node[]
   const { text, words: respelt } = respelled(said, { at: best.i, as: PLAIN[best.reading.form] as string })
   const found = lexicon.syntax(text, respelt)
   const verb = /^VB[PZD]?$/.test(found[best.i]?.tag ?? '')
-  return verb && found.some((n) => n.head === best.i && /^(?:nsubj|advcl)/.test(n.relation)) ? found : null
+  return verb && found.some((n) => n.head === best.i && /^nsubj/.test(n.relation)) ? found : null
 }
 
-/** How far no verb was found, 0 where one was; and the only verb of a clause in front, -1 for none. */
-function withoutVerb(words: readonly Word[], nodes: readonly Node[]): { readonly end: number; readonly own: number } {
+/** How far no verb was found; 0 where one was, and in names and headings. */
+function withoutVerb(words: readonly Word[], nodes: readonly Node[]): number {
   const comma = words.findIndex((w) => w.text === ',')
   const subordinate = nodes[0]?.relation === 'mark' || nodes[0]?.tag === 'WRB'
-  // "Before the ramp goes up the purser checks the list": the only verb is that of the clause in front.
-  const own = subordinate && comma < 0 ? (nodes[0]?.head ?? -1) : -1
   const whole = /^[.!]$/.test(words.at(-1)?.text ?? '') || DETERMINERS.has(words[0]?.lower ?? '')
   const end = subordinate && comma > 0 ? comma : whole ? words.length : 0
-  const found = nodes.slice(0, end).some((n, i) => i !== own && headsClause(n, subordinate))
-  return { end: found ? 0 : end, own }
+  return nodes.slice(0, end).some((n) => headsClause(n, subordinate)) ? 0 : end
 }
 
 /** A verb of the main clause, or of the subordinate one that was looked at. */
@@ -161,7 +163,7 @@ function mayBeVerb(words: readonly Word[], at: number, nodes: readonly Node[], l
   const noun = /^NN/.test(node.tag) || /^(?:compound|amod)$/.test(node.relation)
   if (!before || !noun || !/^(?:NN|PRP$|CD|JJ)/.test(before.tag) || next?.lower === 'of') return null
   const reading = verbReading((words[at] as Word).lower, lexicon)
-  if (!reading || reading.form === 'ing') return null
+  if (!reading || reading.form === 'ing' || reading.strength === 'rare') return null
   // "The annual survey results.": a name, where nothing stands behind.
   if (next?.text === '.' && !/^(?:only|leaning)$/.test(reading.strength)) return null
   const several = /S$/.test(before.tag) || words.slice(0, at).some((w) => w.lower === 'and')
