@@ -1,6 +1,6 @@
 /** The slowest time per character over generated texts, at two lengths: what grows shows as a ratio above one. */
 import { uglyText } from '../src/core/testing/uglyText'
-import { propose, suggest } from '../src/core/propose'
+import { createSuggest, propose } from '../src/core/propose'
 import { readText, type Lexicon } from '../src/core/reading'
 import { nodesFromText } from '../src/manuscript'
 
@@ -14,7 +14,7 @@ export function textBench(print: Print, lexicon: Lexicon): void {
   const stages: Record<string, (text: string) => unknown> = {
     'paste to manuscript': nodesFromText,
     'text to readings': (text) => propose(readText(text, lexicon)),
-    'passages suggested': (text) => suggest(text, lexicon),
+    'passages suggested': (text) => createSuggest(lexicon)(text),
   }
   for (const [name, work] of Object.entries(stages)) {
     const timed = (text: string) => {

@@ -5,7 +5,7 @@ import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/fig
 import { arrangementsFor, withNodeAt } from '@/core/layout'
 import { MissingFont, createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
 import { routedFigure, sceneOf } from '@/core/pipeline'
-import { WORTH_SHOWING, propose, suggest, type Reading, type Suggestion } from '@/core/propose'
+import { WORTH_SHOWING, propose, createSuggest, type Reading, type Suggestion } from '@/core/propose'
 import { englishLexicon, readText, type Lexicon } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, type Scene } from '@/core/scene'
@@ -32,6 +32,7 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>, l
   const kept = new Map<string, Kept>()
   let typesetter: Typesetter | null = null
   let lexicon: Promise<Lexicon> | null = null
+  let suggest: ReturnType<typeof createSuggest> | null = null
   /** What could not be loaded is asked for again the next time. */
   const words = () =>
     (lexicon ??= loadSyntax().then(englishLexicon, (error: unknown) => {
@@ -88,7 +89,8 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>, l
         tooLong: false,
       }
     },
-    suggest: async (text: string): Promise<Suggestion[]> => suggest(z.string().parse(text), await words()),
+    suggest: async (text: string): Promise<Suggestion[]> =>
+      (suggest ??= createSuggest(await words()))(z.string().parse(text)),
     /** The arrangements worth offering for a figure. */
     arrangements: async (figure: Figure) => arrangementsFor(figure).map(({ id, name }) => ({ id, name })),
     /** The picture of a figure. `keep` names it, so that a drag can go on from it. */

@@ -1,4 +1,4 @@
 export type { Coverage, LeftOut } from './coverage'
 export type { Doubt } from './doubts'
 export { STRONG, WORTH_SHOWING, propose, type Reading } from './propose'
-export { suggest, type Suggestion } from './suggest'
+export { createSuggest, type Suggestion } from './suggest'

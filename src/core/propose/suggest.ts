@@ -12,15 +12,38 @@ export type Suggestion = { readonly span: Span; readonly kind: FigureKind; reado
 const LONGEST = 6_000
 const FEWEST_NODES = 3
 
-export function suggest(text: string, lexicon: Lexicon): Suggestion[] {
+type Found = Pick<Suggestion, 'kind' | 'score'> | null
+
+/** Reads whole manuscripts, one after the other, as somebody writes: a passage that stood in the text before is not read again. */
+export function createSuggest(lexicon: Lexicon): (text: string) => Suggestion[] {
+  let before: ReadonlyMap<string, Found> = new Map()
+  return (text) => {
+    const now = new Map<string, Found>()
+    const found = suggestions(text, (passage) => {
+      const known = before.has(passage) ? before.get(passage) : now.get(passage)
+      const read = known === undefined ? readOf(passage, lexicon) : known
+      now.set(passage, read)
+      return read
+    })
+    before = now
+    return found
+  }
+}
+
+function readOf(passage: string, lexicon: Lexicon): Found {
+  const best = propose(readText(passage, lexicon))[0]
+  return best?.strong && Object.keys(best.figure.nodes).length >= FEWEST_NODES
+    ? { kind: best.kind, score: best.score }
+    : null
+}
+
+function suggestions(text: string, read: (passage: string) => Found): Suggestion[] {
   const offered = (blocks: readonly Block[]): Suggestion[] => {
     const [first, last] = [blocks[0], blocks.at(-1)]
     if (!first || !last || last.span.end - first.span.start > LONGEST) return []
     const span = lineStart(text, { start: first.span.start, end: last.span.end })
-    const best = propose(readText(text.slice(span.start, span.end), lexicon))[0]
-    return best?.strong && Object.keys(best.figure.nodes).length >= FEWEST_NODES
-      ? [{ span, kind: best.kind, score: best.score }]
-      : []
+    const found = read(text.slice(span.start, span.end))
+    return found ? [{ span, ...found }] : []
   }
   const inPart = (part: Part): Suggestion[] => {
     const below = part.parts.flatMap(inPart)

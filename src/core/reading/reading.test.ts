@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs'
 import { figureSchema } from '../figure'
-import { WORTH_SHOWING, propose, suggest } from '../propose'
+import { WORTH_SHOWING, createSuggest, propose } from '../propose'
 import { corpus, type Gold } from '../testing/corpus'
 import { f1, match, noCounts, sum } from '../testing/scoring'
 import { oddText } from '../testing/oddText'
@@ -250,12 +250,19 @@ test('words of chance suggest a number and say that it is one', () => {
 
 test('a manuscript suggests passages that do not overlap, and leaves plain prose alone', () => {
   const prose = part('develop', 'en').filter((g) => g.kinds[0] === 'none')
-  const text = part('develop', 'en')
-    .slice(0, 40)
-    .map((g) => g.text)
-    .join('\n\n')
-  const found = suggest(text, lexicon)
+  const found = createSuggest(lexicon)(manuscript.join('\n\n'))
   expect(found.length).toBeGreaterThan(8)
   found.forEach((s, i) => expect(found.slice(i + 1).some((o) => spansMeet(o.span, s.span))).toBe(false))
-  expect(prose.flatMap((g) => suggest(g.text, lexicon))).toEqual([])
+  expect(prose.flatMap((g) => createSuggest(lexicon)(g.text))).toEqual([])
 })
+
+test('what is suggested for a text does not depend on the texts before it', () => {
+  const suggest = createSuggest(lexicon)
+  for (let i = 0; i < 6; i++) {
+    const text = manuscript.filter((_, k) => (k * 7 + i) % 5 !== 0).join('\n\n')
+    expect(suggest(text)).toEqual(createSuggest(lexicon)(text))
+  }
+})
+const manuscript = part('develop', 'en')
+  .slice(0, 40)
+  .map((g) => g.text)

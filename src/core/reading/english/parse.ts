@@ -32,7 +32,9 @@ const MOST_WORDS = 400
 export function parse(text: string, sentence: Span, lexicon: Lexicon): Clause[] {
   const words = wordsOf(text, sentence).slice(0, MOST_WORDS)
   if (!words.some(isWord)) return []
-  const { outside, asides } = withoutBrackets(words)
+  const cut = withoutBrackets(words)
+  // "(windows on the quay side)": nothing stands outside.
+  const { outside, asides } = cut.outside.some(isWord) ? cut : { outside: words, asides: [] }
   const clauses = clausesOf(tagged(text, outside, lexicon))
   return withAsides(
     clauses.filter((c) => c.end > c.start),
@@ -56,8 +58,8 @@ function withoutBrackets<W extends { readonly text: string }>(words: readonly W[
 
 const withAsides = (clauses: readonly Clause[], asides: readonly (readonly Tagged[])[]): Clause[] =>
   clauses.map((c, i) => {
-    const next = clauses[i + 1]?.start ?? Infinity
-    const own = asides.filter((a) => (a[0]?.start ?? 0) >= c.start && (a[0]?.start ?? 0) < next)
+    const [from, to] = [i === 0 ? 0 : c.start, clauses[i + 1]?.start ?? Infinity]
+    const own = asides.filter((a) => (a[0]?.start ?? 0) >= from && (a[0]?.start ?? 0) < to)
     return own.length > 0 ? { ...c, asides: own } : c
   })
 
@@ -74,7 +76,20 @@ function clausesOf(words: readonly Tagged[]): Clause[] {
     .filter((h) => (members.get(h) as number[]).length > 0)
     .map((h) => ({ head: h, clause: clauseOf(tree, h, members.get(h) as number[]) }))
     .sort((a, b) => (a.clause.lead ?? a.clause).start - (b.clause.lead ?? b.clause).start)
-  return inherited(clauses, tree)
+  return conditionsTogether(inherited(clauses, tree))
+}
+
+/** "If the deck is wet and the wind is strong, wait": before the comma of the main clause, what is joined is a condition too. */
+const conditionsTogether = (clauses: readonly Clause[]): Clause[] => {
+  const out: Clause[] = []
+  clauses.forEach((c, i) => {
+    const [before, next] = [out.at(-1), clauses[i + 1]]
+    const joined = c.sub === null && !c.relative && c.verb !== null && /^(?:and|or)$/.test(c.joint)
+    const fronted = out.length > 0 && out.every((x) => x.sub !== null)
+    const mainFollows = next?.joint === ',' && next.sub === null && !next.relative && next.verb !== null
+    out.push(joined && fronted && mainFollows && before ? { ...c, sub: before.sub } : c)
+  })
+  return out
 }
 
 /** Marks between two words of one clause are its own; what stands between two clauses joins them. */
@@ -128,9 +143,10 @@ function clauseOf(tree: Tree, head: number, all: readonly number[]): Clause {
 /** The words of the subject, by place. What stands behind a bare verb at the start is told to be done: "do B8". */
 function subjectOf(tree: Tree, head: number, inClause: ReadonlySet<number>): number[] {
   const bare = /^VBP?$/.test((tree.words[head] as Tagged).pos) && !tree.has(head, /^aux/)
-  const subjects = (tree.children[head] ?? []).filter(
-    (c) => /^(?:nsubj|nsubjpass|csubj|csubjpass|expl)$/.test(tree.word(c).relation) && !(bare && c > head),
-  )
+  const helpers = (tree.children[head] ?? []).filter((c) => /^aux/.test(tree.word(c).relation))
+  const subjects = [head, ...helpers]
+    .flatMap((h) => tree.children[h] ?? [])
+    .filter((c) => /^(?:nsubj|nsubjpass|csubj|csubjpass|expl)$/.test(tree.word(c).relation) && !(bare && c > head))
   const taken =
     subjects.length > 0 || !/^VB[ZPD]$/.test((tree.words[head] as Tagged).pos) ? subjects : asPartOfName(tree, head)
   return taken.flatMap((c) => tree.below(c, (j) => inClause.has(j))).sort((a, b) => a - b)

@@ -107,7 +107,8 @@ const VAGUE = /^(?:this|that|which|some|both|all|enough)$/
 function mayHaveObject({ strength }: VerbReading, words: readonly Word[], at: number, nodes: readonly Node[]): boolean {
   const [next, third, tag] = [words[at + 1] as Word, words[at + 2], nodes[at + 1]?.tag ?? '']
   if (next.lower === 'of') return false
-  if (strength === 'only' || strength === 'leaning' || PREPOSITIONS.has(next.lower)) return true
+  if (strength === 'only' || PREPOSITIONS.has(next.lower)) return true
+  if (strength === 'leaning') return third !== undefined || tag !== 'NN'
   const goesOn = /^NNP?S$/.test(tag) ? third !== undefined : PREPOSITIONS.has(third?.lower ?? '')
   return strength === 'mixed' && goesOn && /^NN/.test(tag)
 }
