@@ -1,0 +1,57 @@
+import { readText } from '../reading'
+import { shippedLexicon } from '@/server/lexicon'
+import { propose } from '.'
+
+const lexicon = shippedLexicon()
+/** The links of the first reading as lines: from, words, to. */
+const linksOf = (text: string): readonly [string, string[]] => {
+  const [first] = propose(readText(text, lexicon))
+  const { nodes = {}, links = {} } = first?.figure ?? {}
+  const name = (id: string) => nodes[id]?.text ?? ''
+  return [
+    first?.kind ?? 'none',
+    Object.values(links)
+      .map((l) => `${name(l.from)} -${l.text ?? ''}> ${name(l.to)}`)
+      .toSorted(),
+  ]
+}
+
+/** Prose of a handbook with its asides, and the links a careful reader draws. */
+test.each<[string, string, string[]]>([
+  [
+    'process',
+    'It happens twice a summer, and it is nobody’s fault. The purser calls the terminal and the mate enters the time in the log. The terminal then looks in the waiting room. If the passenger is found within five minutes, the ship waits; otherwise the duty officer books a seat on the next boat.',
+    [
+      'Mate enters the time in the log -> Terminal looks in the waiting room',
+      'Passenger is found within five minutes? -no> Duty officer books a seat on the next boat',
+      'Passenger is found within five minutes? -yes> Ship waits',
+      'Purser calls the terminal -> Mate enters the time in the log',
+      'Terminal looks in the waiting room -> Passenger is found within five minutes?',
+    ],
+  ],
+  [
+    'concept',
+    'Salt attacks the hinges. Grease protects the hinges, but rain washes out the grease. Heavy lorries bend the plates. Bent plates damage the seals, and damaged seals let in salt. The spring inspection, which the insurer pays for, finds bent plates; it does not find dry hinges.',
+    [
+      'Bent plates -damage> Seals',
+      'Grease -protects> Hinges',
+      'Heavy lorries -bend> Plates',
+      'Rain -washes out> Grease',
+      'Salt -attacks> Hinges',
+      'Seals -let in> Salt',
+      'Spring inspection -does not find> Dry hinges',
+      'Spring inspection -finds> Bent plates',
+    ],
+  ],
+  [
+    'hierarchy',
+    'People ask this in their first week. The masters report to the fleet manager. On board, the mate and the chief engineer report to the master. The deckhands report to the mate. The motormen report to the chief engineer.',
+    [
+      'Chief engineer -> Motormen',
+      'Fleet manager -> Masters',
+      'Masters -> Chief engineer',
+      'Masters -> Mate',
+      'Mate -> Deckhands',
+    ],
+  ],
+])('%s: %s', (kind, text, wanted) => expect(linksOf(text)).toEqual([kind, wanted]))
