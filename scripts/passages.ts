@@ -14,6 +14,8 @@ export type Passage = {
   readonly kinds: readonly string[]
   /** Of nodes; null where nobody has drawn them. */
   readonly labels: readonly string[] | null
+  /** Of a comparison, what is compared. */
+  readonly sets?: readonly string[]
 }
 
 const REAL = '../shared/corpus/real/develop.jsonl'
@@ -23,17 +25,32 @@ export const passages = (): Passage[] => [...own(), ...kindsAlone(), ...shipped(
 const own = (): Passage[] =>
   corpus()
     .filter((g) => g.language === 'en')
-    .map((g) => ({ id: g.id, from: 'own', text: g.text, kinds: g.kinds, labels: Object.values(g.nodes) }))
+    .map((g) => ({
+      id: g.id,
+      from: 'own',
+      text: g.text,
+      kinds: g.kinds,
+      labels: Object.values(g.nodes),
+      sets: g.kinds[0] === 'venn' ? [...new Set(g.links.map((l) => g.nodes[l.to] ?? ''))] : [],
+    }))
 
 /** Passages of which only the kind is known: `=== kind`, then the text. */
 const kindsAlone = (): Passage[] =>
-  readFileSync('corpus/kinds/prose.list', 'utf8')
-    .split(/^=== /m)
-    .slice(1)
-    .map((p, i): Passage => {
-      const [kind = '', ...lines] = p.split('\n')
-      return { id: `kind-${i}`, from: 'own', text: lines.join('\n').trim(), kinds: [kind.trim()], labels: null }
-    })
+  ['prose', 'lists'].flatMap((name) =>
+    readFileSync(`corpus/kinds/${name}.list`, 'utf8')
+      .split(/^=== /m)
+      .slice(1)
+      .map((p, i): Passage => {
+        const [kind = '', ...lines] = p.split('\n')
+        return {
+          id: `kind-${name}-${i}`,
+          from: 'own',
+          text: lines.join('\n').trim(),
+          kinds: [kind.trim()],
+          labels: null,
+        }
+      }),
+  )
 
 /** What ships and has to read as it promises: the patterns of first texts, and the chapters of the demo. */
 const shipped = (): Passage[] => [
@@ -101,7 +118,22 @@ function real(): Passage[] {
       text: c.text,
       kinds: [c.kind, ...(c.also ?? [])],
       labels: labelsOf(c.gold),
+      sets: c.gold.sets ?? [],
     }))
+}
+
+/** A text without its first line and without its last quarter; of one paragraph, without so many sentences. */
+export function variantsOf(text: string): string[] {
+  const lines = text.split('\n')
+  const full = lines.filter((l) => l.trim() !== '').length
+  const parts = full > 3 ? lines : text.split(/(?<=[.!?])\s+/)
+  const glue = full > 3 ? '\n' : ' '
+  const count = parts.filter((l) => l.trim() !== '').length
+  if (count < 4) return []
+  const first = parts.findIndex((l) => l.trim() !== '')
+  let seen = 0
+  const kept = parts.filter((l) => l.trim() === '' || seen++ < Math.ceil(count * 0.75))
+  return [parts.slice(first + 1).join(glue), kept.join(glue)].map((t) => t.trim())
 }
 
 const STOP = new Set(
@@ -109,7 +141,7 @@ const STOP = new Set(
     ' ',
   ),
 )
-const wordsOf = (s: string): Set<string> => {
+export const wordsOf = (s: string): Set<string> => {
   const all =
     s
       .toLowerCase()
@@ -120,7 +152,7 @@ const wordsOf = (s: string): Set<string> => {
     (content.length > 0 ? content : all).map((w) => (w.length > 3 && /[^s]s$/.test(w) ? w.slice(0, -1) : w)),
   )
 }
-function likeness(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
+export function likeness(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
   const shared = [...a].filter((w) => b.has(w)).length
   if (shared === 0) return 0
   const jaccard = shared / (a.size + b.size - shared)

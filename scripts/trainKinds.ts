@@ -1,4 +1,4 @@
-/** `npm run train`: learns which kind a passage is (`kindWeights.json`) from the passages of `passages.ts`: softmax regression
+/** `npm run train`, second half: learns which kind a passage is (`kindWeights.json`) from the passages of `passages.ts`: softmax regression
  *  with an L2 penalty, full batches, Nesterov's momentum; then how sure a first reading is (right kind, and nodes of .7), by
  *  logistic regression over held-out chances. Prints five-fold cross-validation; the same input gives the same weights. */
 import { writeFileSync } from 'node:fs'
@@ -8,13 +8,14 @@ import { builtOf, readingsOf } from '@/core/propose/propose'
 import { SURE_FEATURES, sureFeatures } from '@/core/propose/rank'
 import { readText } from '@/core/reading'
 import { shippedLexicon } from '@/server/lexicon'
-import { nodeScore, passages, type Passage } from './passages'
+import { nodeScore, passages, variantsOf, type Passage } from './passages'
 
 const classes = [...figureKinds, 'none'] as const
 /** Words are features when so many passages have them, and words of titles when so many have. */
 const FEWEST = { word: 10, title: 4 }
 const PENALTY = { word: 1.5, title: 4, other: 1 }
-const OWN_WEIGHT = 0.5
+/** Of a passage that lacks its first or its last lines. */
+const VARIANT_WEIGHT = 0.3
 const ROUNDS = 600
 
 type Case = {
@@ -113,14 +114,21 @@ const cases: Case[] = all.map((passage, i) => ({
   passage,
   features: kindFeatures(reads[i]!, builts[i]!),
   target: targetOf(passage.kinds),
-  weight: passage.from === 'own' ? OWN_WEIGHT : 1,
+  weight: 1,
   fold: hash(passage.id) % 5,
 }))
+/** The same passages with less about them: what they are does not hang on a title or a last line. */
+const variants: Case[] = all.flatMap((passage, i) =>
+  variantsOf(passage.text).map((text) => {
+    const read = readText(text, lexicon)
+    return { ...cases[i]!, features: kindFeatures(read, builtOf(read)), weight: VARIANT_WEIGHT }
+  }),
+)
 console.log(`${all.length} passages, ${all.filter((p) => p.from === 'real').length} by others`)
 
 const held: number[][] = []
 for (let fold = 0; fold < 5; fold++) {
-  const model = train(cases.filter((c) => c.fold !== fold))
+  const model = train([...cases, ...variants].filter((c) => c.fold !== fold))
   cases.forEach((c, i) => {
     if (c.fold === fold) held[i] = chances(model, c.features)
   })
@@ -195,7 +203,7 @@ for (const from of ['own', 'real'] as const) {
   }
 }
 
-const model = train(cases)
+const model = train([...cases, ...variants])
 const round = (v: number): number => Math.round(v * 1000) / 1000
 writeFileSync(
   'src/core/propose/kindWeights.json',

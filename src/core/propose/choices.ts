@@ -1,7 +1,7 @@
 /** Decisions from what the author arranged: options with what is for and against each, cases with what follows from each,
  *  options with what is said of each. */
 import type { NodeId } from '../figure'
-import { conditionsIn, keyOf, ruleIn, type ReadText } from '../reading'
+import { conditionsIn, keyOf, QUALIFIED, ruleIn, type Predication, type ReadText } from '../reading'
 import { capital, labelOf, sentencesOf, slice, type Entry, type Span } from '../text'
 import { many, type Built } from './built'
 import { Growing } from './growing'
@@ -91,23 +91,38 @@ function treeOf(read: ReadText, cases: readonly Case[]): Growing {
   const { text } = read
   const tree = new Growing()
   const root = rootOf(read, tree, 'Which case?')
-  for (const c of cases)
-    tree.add('outcome', capital(clean(slice(text, labelOf(text, c.then).label))), [c.then], root, {
-      text: clean(slice(text, c.when)),
-    })
+  for (const c of cases) addCase(tree, text, root, c)
   return tree
 }
+const addCase = (tree: Growing, text: string, root: NodeId, c: Case): NodeId =>
+  tree.add('outcome', capital(clean(slice(text, labelOf(text, c.then).label))), [c.then], root, {
+    text: clean(slice(text, c.when)),
+  })
 
 /** Running text in which one thing after the other depends on something. */
 export function casesInSentences(read: ReadText): Built | null {
   const { text, sentences } = read
-  const found = sentences.map((s) => conditionsIn(text, s))
-  const cases = found.flat()
+  const put = sentences.map((s) => conditionsIn(text, s))
+  const ruled = sentences.map((s, i) => (put[i]?.length ? [] : rulesIn(read, s, i)))
+  const cases = put.flatMap((own, i): readonly Case[] => (own.length > 0 ? own : (ruled[i] ?? [])))
   if (cases.length < 2) return null
   const tree = treeOf(read, cases)
-  const share = found.filter((c) => c.length > 0).length / Math.max(1, sentences.length)
+  const sure = put.filter((own, i) => own.length > 0 || ruleIn(text, sentences[i] as Span) !== null)
+  const share = sure.length / Math.max(1, sentences.length)
   return tree.built(0.25 + 0.5 * share, [many(cases.length, 'case'), 'each with what follows'])
 }
+/** "Leather wants contact cement", "The loose ones go ashore": what is said of a kind of thing, or of those of a kind that
+ *  differ, is a rule for them; what is said of a certain thing is not. */
+function rulesIn(read: ReadText, sentence: Span, i: number): Case[] {
+  const told = (read.predications[i] ?? []).filter((p) => p.subject !== null && !p.pointing)
+  if (told.length === 0) return [ruleIn(read.text, sentence) ?? []].flat()
+  return told.flatMap(({ subject, said }) => {
+    const who = slice(read.text, subject as Span)
+    return CERTAIN.test(who) && !QUALIFIED.test(who) ? [] : [{ when: subject as Span, then: said }]
+  })
+}
+const CERTAIN =
+  /^(?:the|this|that|these|those|its?|their|his|her|our|my|your|he|she|they|we|you|i|what|who|which|nobody|everybody|there)\b/iu
 
 /** Each paragraph about one way that can be taken: its first sentence is the option, the others what is said of it. */
 export function optionsInParagraphs(read: ReadText): Built | null {

@@ -1,22 +1,24 @@
 /** Concepts with labelled links: what the sentences say that one thing does to another, and what terms mean. */
 import type { FigureLink, FigureNode } from '../figure'
-import { keyOf, type LinkClaim, type Named, type ReadText } from '../reading'
+import { BESIDE, keyOf, type LinkClaim, type Named, type ReadText } from '../reading'
 import { countMeeting, type Span } from '../text'
 import { many, type Built } from './built'
 import { mergeDoubts } from './doubts'
 import { Things, type Thing } from './named'
 
 export function conceptFigure(read: ReadText): Built {
-  const claims = read.claims.filter((c): c is LinkClaim => c.relation === 'link' && c.weight >= 0.5)
+  const claims = read.claims.filter((c): c is LinkClaim => c.relation === 'link')
   const things = new Things()
   const verbs = new Map<string, Set<Thing>>()
   const links: FigureLink[] = []
   const seen = new Set<string>()
   const thingOf = (n: Named): Thing => things.find(n) ?? more(n, things) ?? changed(n, verbs) ?? things.take(n)
-  for (const c of claims)
+  const known = (n: Named): boolean => things.find(n) !== null
+  for (const c of [...claims.filter((x) => x.rule !== BESIDE), ...claims.filter((x) => x.rule === BESIDE)])
     for (const f of c.from)
       for (const t of c.to) {
-        if (f.pronoun || t.pronoun || f.key === '' || t.key === '' || f.key === t.key) continue
+        if (c.rule === BESIDE && !(known(f) && known(t))) continue
+        if ([f, t].some((n) => n.pronoun || namesNothing(n.key)) || f.key === t.key) continue
         const from = thingOf(f)
         const to = thingOf(t)
         from.source.push(f.span)
@@ -41,6 +43,11 @@ export function conceptFigure(read: ReadText): Built {
     .map((t, i): FigureNode => ({ id: t.id, role: 'concept', text: t.label, order: i + 1, source: unique(t.source) }))
   return { nodes, links, doubts: mergeDoubts(nodes, links, keyOf), ...scoreOf(read, claims, nodes, links) }
 }
+
+/** Only points, counts or joins: "it", "one of these", "those". */
+const namesNothing = (key: string): boolean => key.split(' ').every((w) => EMPTY.test(w))
+const EMPTY =
+  /^(?:|it|its|he|she|they|them|one|ones|two|three|some|many|most|more|less|much|none|of|to|in|by|for|with|from|at|on|up|out|this|that|these|those|which|who|what|including|other|others|another|same|such|thing|way|\d+)$/
 
 const unique = (spans: readonly Span[]): Span[] => [...new Map(spans.map((s) => [`${s.start} ${s.end}`, s])).values()]
 

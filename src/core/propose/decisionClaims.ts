@@ -19,21 +19,16 @@ export function fromClaims(read: ReadText): Built | null {
   for (const o of all) {
     const mine = about.filter((a) => a.option.key === o.key)
     const id = tree.add('option', o.label, [o.span], root)
-    let last: { readonly id: NodeId; readonly claim: AboutClaim } | null = null
+    let last: NodeId | null = null
     for (const a of mine) {
       const amount = a.probability === null ? amountIn(slice(read.text, a.text.span)) : null
-      const since = amount && last && sameSentence(read, last.claim, a) ? last : null
-      if (amount && since) {
+      if (a.probability !== null) {
+        chances++
+        last = outcome(tree, id, a)
+      } else if (a.ofChance && last)
         // "There is a 70% chance that the fog lifts and we earn 9,000": what comes of the chance, and what it is worth.
-        tree.add('outcome', a.text.label, [a.text.span], since.id, {}, amount)
-        continue
-      }
-      if (a.probability === null) {
-        tree.add('criterion', a.text.label, [a.text.span], id, a.criterion ? { text: a.criterion } : {})
-        continue
-      }
-      chances++
-      last = { id: outcome(tree, id, a), claim: a }
+        tree.add('outcome', a.text.label, [a.text.span], last, {}, amount)
+      else tree.add('criterion', a.text.label, [a.text.span], id, a.criterion ? { text: a.criterion } : {})
     }
     const sum = mine.reduce((n, a) => n + (a.probability ?? 0), 0)
     const lone = mine.filter((a) => a.probability !== null)
@@ -59,9 +54,6 @@ export function fromClaims(read: ReadText): Built | null {
 
 const round = (n: number): number => Math.round(n * 1e6) / 1e6
 const percent = (n: number): string => `${Math.round(n * 1000) / 10}%`
-
-const sameSentence = (read: ReadText, a: AboutClaim, b: AboutClaim): boolean =>
-  read.sentences.some((s) => spansMeet(s, a.text.span) && spansMeet(s, b.text.span))
 
 function outcome(tree: Growing, option: NodeId, a: AboutClaim): NodeId {
   const p = a.probability as number

@@ -4,6 +4,7 @@ import type { FigureKind } from '../figure'
 import type { ReadText } from '../reading'
 import { contentWords, labelOf, slice, type Entry } from '../text'
 import type { Built } from './built'
+import { contrastsIn } from './contrast'
 
 export type Features = Readonly<Record<string, number>>
 
@@ -19,6 +20,7 @@ export function kindFeatures(read: ReadText, built: ReadonlyMap<FigureKind, Buil
     ...told(read),
     ...claimed(read),
     ...builtUp(built),
+    contrast: contrastsIn(read)[0]?.chance ?? 0,
     ...worded(read),
   }
 }

@@ -5,6 +5,7 @@ import type { ReadText } from '../reading'
 import type { Built } from './built'
 import type { Coverage } from './coverage'
 import type { Features } from './kindFeatures'
+import { logistic, power } from './logistic'
 import weights from './kindWeights.json' with { type: 'json' }
 
 type Weights = Readonly<Record<string, readonly number[]>>
@@ -23,18 +24,6 @@ export function kindChances(features: Features): ReadonlyMap<FigureKind | 'none'
   const powers = sums.map((s) => power(s - most))
   const all = powers.reduce((a, b) => a + b, 0)
   return new Map(classes.map((k, i) => [k, (powers[i] ?? 0) / all]))
-}
-
-/** e to the x for x ≤ 0, by squaring a short series: the same digits in every engine. */
-export function power(x: number): number {
-  const y = Math.max(-40, x) / 64
-  let [term, sum] = [1, 1]
-  for (let k = 1; k < 12; k++) {
-    term *= y / k
-    sum += term
-  }
-  for (let k = 0; k < 6; k++) sum *= sum
-  return sum
 }
 
 /** What tells how sure a first reading is. */
@@ -80,6 +69,5 @@ export function sureness(features: readonly number[]): number {
     (n, name, k) => n + ((weights.sure as Readonly<Record<string, number>>)[name] ?? 0) * (features[k] ?? 0),
     0,
   )
-  const e = power(-Math.abs(z))
-  return z >= 0 ? 1 / (1 + e) : e / (1 + e)
+  return logistic(z)
 }

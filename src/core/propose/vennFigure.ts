@@ -1,9 +1,10 @@
 /** What two to five compared things share and what each has alone: from parallel lists, tables with ticks, or sentences. */
 import type { FigureNode, NodeId } from '../figure'
-import type { CompareClaim, Named, ReadText } from '../reading'
-import { spansMeet, type Span } from '../text'
+import { keyOf, type CompareClaim, type Named, type ReadText } from '../reading'
+import { capital, slice, spansMeet, type Span } from '../text'
 import { many, type Built } from './built'
 import { comparedInProse } from './comparedInProse'
+import { clean } from './shapes'
 import { comparedInSections, comparedInTable, type Compared } from './compared'
 
 export function vennFigure(read: ReadText): Built {
@@ -42,11 +43,13 @@ function fromClaims(read: ReadText): Compared | null {
   let current: Set<number> = new Set(names.keys())
   const sure = { shared: 0, own: 0 }
   for (const c of claims) {
-    const sets = setsOf(c, names, current)
+    const named = setsOf(c, names, current)
+    const told = named.size === 0 && c.how === 'own' && current.size === 1
+    const sets = told ? current : named
     if (sets.size === 0) continue
-    if (c.how !== 'not') current = sets
+    if (c.how !== 'not') current = new Set(sets)
     if (c.how === 'not') continue
-    for (const m of c.members) {
+    for (const m of told ? wholeOf(read, c) : c.members) {
       const known = members.find((x) => x.key === m.key)
       if (known) {
         for (const s of sets) known.sets.add(s)
@@ -54,6 +57,7 @@ function fromClaims(read: ReadText): Compared | null {
       } else if (m.key !== '' && !names.some((n) => n.key === m.key))
         members.push({ label: m.label, key: m.key, sets: new Set(sets), source: [m.span] })
     }
+    if (told) continue
     // A plain sentence on one of the things says half as surely that it is that one's own.
     if (c.weight >= 0.5) sure[sets.size > 1 ? 'shared' : 'own'] += 1
     else if (sets.size === 1 && sure.shared > 0) sure.own += 0.5
@@ -82,6 +86,15 @@ function fromClaims(read: ReadText): Compared | null {
       `${members.filter((m) => m.sets.size > 1).length} shared, ${members.filter((m) => m.sets.size === 1).length} in one alone`,
     ],
   }
+}
+
+/** All that a clause says, for what is told of the thing spoken of last. */
+function wholeOf(read: ReadText, c: CompareClaim): Named[] {
+  const p = read.predications.flat().find((x) => spansMeet(x, c.span))
+  if (!p) return []
+  const span = { start: p.subject && !p.pointing ? p.subject.start : p.said.start, end: p.said.end }
+  const label = capital(clean(slice(read.text, span)))
+  return label.split(' ').length < 2 ? [] : [{ label, key: keyOf(label), span, pronoun: null }]
 }
 
 /** The compared things: those that stand side by side, apart by "only", "unlike" or a contrast. */

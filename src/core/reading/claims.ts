@@ -61,8 +61,13 @@ export type AboutClaim = Base & {
   readonly probability: number | null
   /** The words say a chance ("likely"), not a number. */
   readonly estimated: boolean
+  /** It comes of the chance told just before: "a 20% chance that it sticks, and then the sailing is late". */
+  readonly ofChance: boolean
 }
 /** A condition and what follows from it: a row of a decision, not a step. */
 export type CaseClaim = Base & { readonly relation: 'case'; readonly when: Named; readonly then: Named }
+
+/** Rule of links to what is named behind the object of a verb: worth drawing where both ends are named elsewhere too. */
+export const BESIDE = 'beside'
 
 export type Claim = ChildClaim | LinkClaim | CompareClaim | OptionClaim | AboutClaim | CaseClaim

@@ -42,7 +42,7 @@ const ELSE = new RegExp(`^((?:${any('otherwise')}))\\b[,:]?\\s+(?:then\\s+)?(?=\
 const RULED =
   /^(.{4,90}?)\s+(?=(?:may|must|can(?:not)?|will|should|shall|is|are|gets?|requires?|needs?|goes|go|muss|müssen|darf|dürfen|wird|werden|debe|deben|puede|pueden)\s)/isu
 /** Words that tell one case of something from others. */
-const QUALIFIED =
+export const QUALIFIED =
   /\b(?:up to|over|under|above|below|more than|less than|at least|between|without|with|later|earlier|who|which|that|from|to|for|under|von|bis|über|unter|ohne|mit|hasta|más de|menos de|sin|con)\b|\d/iu
 const PARTS = new RegExp(`;\\s+|,\\s+(?=(?:(?:${any('joins')})\\s+)?(?:if|when|should|wenn|falls|si|cuando)\\s)`, 'giu')
 

@@ -12,19 +12,22 @@ import {
   type Outline,
   type Span,
 } from '../text'
-import type { Claim, Named } from './claims'
+import type { ChildClaim, Claim, Named } from './claims'
 import { asksForCases, caseClaims } from './english/caseClaims'
 import { choiceClaims } from './english/choiceClaims'
 import { noChoices } from './english/options'
 import { compareClaims } from './english/compareClaims'
 import { hierarchyClaims } from './english/hierarchyClaims'
 import { definitionClaims, linkClaims, type Discourse } from './english/linkClaims'
+import { nounPhrasesOf, type NounPhrase } from './english/nounPhrases'
 import { parse, type Clause } from './english/parse'
 import { keyOf } from './english/phrases'
+import { predicationsOf, type Predication } from './english/predications'
 import { saidOf } from './english/said'
 import { verbReading } from './english/verbs'
 import { englishShare, wordsOf, type Lexicon } from './english/words'
 import { splitMail } from './mail'
+import { namingWords, piecesOf } from './pieces'
 import { packClaims, packOf, packSaid, type LanguagePack } from './packs'
 import { told, type Told } from './statements'
 import { mailUnits, unitsOf, type SaidUnit } from './units'
@@ -49,6 +52,10 @@ export type ReadText = {
   readonly units: readonly SaidUnit[]
   /** Sentences of paragraphs and items, in order; empty where none are interpreted. */
   readonly sentences: readonly Span[]
+  /** What each of these says of what; a sentence as a whole where no clauses are read. */
+  readonly predications: readonly (readonly Predication[])[]
+  /** What it names, in order. */
+  readonly phrases: readonly NounPhrase[]
 }
 
 /** Running English has about 0.4 of function words, telegraphic lists much less; other languages stay under 0.1. */
@@ -78,6 +85,8 @@ export function readText(text: string, words: Lexicon): ReadText {
     claims: interpreted ? claimsIn(text, blocks, parsed, lexicon) : [],
     units: [...unitsOf(text, blocks, parsed), ...mailUnits(frame)],
     sentences: all.map((p) => p.span),
+    predications: all.map((p) => predicationsOf(p.clauses)),
+    phrases: all.flatMap((p) => nounPhrasesOf(text, p.clauses)),
   }
 }
 
@@ -114,6 +123,8 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
       ...mailUnits(frame),
     ],
     sentences: all,
+    predications: all.map((s) => piecesOf(text, s)),
+    phrases: all.flatMap((s) => namingWords(text, s)),
   }
 }
 
@@ -181,7 +192,9 @@ function claimsIn(
         out.push(...definitionClaims(term, parse(text, inside, lexicon), lexicon))
         discourse.subject = [term]
       }
-      out.push(...hierarchyClaims(p.clauses, text, discourse.subject[0] ?? null))
+      out.push(
+        ...hierarchyClaims(p.clauses, text, discourse.subject[0] ?? null).map((c) => pointedAt(c, discourse, out)),
+      )
       if (!defined) out.push(...linkClaims(p.clauses, discourse, lexicon))
       out.push(...compareClaims(p.clauses, text, lexicon))
       out.push(...choiceClaims(text, p.span, p.clauses, lexicon, choices))
@@ -189,6 +202,19 @@ function claimsIn(
     }
   }
   return out
+}
+
+/** "Four crews take turns. These are ...": what was spoken of last, unless it has been divided already. */
+function pointedAt(c: ChildClaim, { object, subject }: Discourse, before: readonly Claim[]): ChildClaim {
+  const [meant] = object.length > 0 ? object : subject
+  const divided = before.findLast((x) => x.relation === 'child')
+  if (
+    !meant ||
+    !/^(?:these|those|they)$/.test(c.parent.pronoun ?? '') ||
+    (divided && divided.span.end > meant.span.start)
+  )
+    return c
+  return { ...c, parent: { ...meant, span: c.parent.span } }
 }
 
 /** "... and send it to Ivo": who is called by a name inside a sentence acts under it everywhere. */

@@ -31,9 +31,11 @@ export function stemOf(word: string): string {
     .replace(/['’]s$|['’]$/, '')
     .replace(/[’]/g, "'")
   if (lower.length <= 3 || /\d/.test(lower)) return lower
+  // "settings" are things, "setting" may be what is done.
+  if (lower.endsWith('ings')) return lower.slice(0, -1)
   return lower
     .replace(/(?<=..)(?:ied|ies|y)$/, 'i')
-    .replace(/(?<=...)(?:ings?|ed|es|s)$/, '')
+    .replace(/(?<=...)(?:ing|ed|es|s)$/, '')
     .replace(/(?<=..)([bdfgklmnprst])\1$/, '$1')
     .replace(/(?<=...)e$/, '')
 }

@@ -85,6 +85,7 @@ function aboutClaims(
         criterion: '',
         probability: chance.probability,
         estimated: chance.estimated,
+        ofChance: false,
         rule: 'chance',
         span: { start: when.start, end: c.end },
         weight: 0.9,
@@ -103,10 +104,16 @@ function aboutClaims(
       state.awaited > 0 &&
       c.verb?.modal !== null
     if ((c.sub !== null && !mains.includes(c)) || puts) continue
-    if (c.relative || mains.includes(c)) out.push(...told(c, option, known !== null))
+    if (c.relative || mains.includes(c))
+      out.push(...told(c, option, known !== null, followsChance(out.at(-1), c) && !known))
   }
   return out
 }
+/** What stands behind a chance in its sentence comes of it, unless it is set against it. */
+const followsChance = (last: AboutClaim | undefined, c: Clause): boolean =>
+  last !== undefined &&
+  (last.probability !== null || last.ofChance) &&
+  !/^(?:but|yet|while|whereas)$/.test(c.sub ?? c.joint)
 const before = (all: readonly Clause[], c: Clause): Clause => all[Math.max(0, all.indexOf(c) - 1)] as Clause
 
 function ownWords(o: Named, lexicon: Lexicon, state: Choices): ReadonlySet<string> {
@@ -173,6 +180,7 @@ function chances(text: string, c: Clause, clauses: readonly Clause[], option: Na
         criterion: '',
         probability: chance.probability,
         estimated: chance.estimated,
+        ofChance: false,
         rule: 'chance',
         span: { start: c.start, end: Math.max(c.end, outcome.span.end) },
         weight: chance.estimated ? 0.5 : 0.9,
@@ -201,7 +209,7 @@ function clauseLabel(c: Clause): Named {
 }
 
 /** A plain statement about an option: its cost, what it has, what it does. */
-function told(c: Clause, option: Named, bySubject: boolean): AboutClaim[] {
+function told(c: Clause, option: Named, bySubject: boolean, ofChance: boolean): AboutClaim[] {
   const { verb } = c
   const words = verb
     ? [
@@ -229,6 +237,7 @@ function told(c: Clause, option: Named, bySubject: boolean): AboutClaim[] {
       criterion: '',
       probability: null,
       estimated: false,
+      ofChance,
       rule: 'said-of',
       span: { start: c.start, end: c.end },
       weight: 0.4,

@@ -1,5 +1,6 @@
 /** Clauses taken apart and put together again. */
 import type { Clause } from './parse'
+import { COMPLEMENTS } from './saidWords'
 import type { Tagged } from './tag'
 import { isWord } from './words'
 
@@ -48,4 +49,21 @@ export function lastNounPhrase(words: readonly Tagged[]): readonly Tagged[] {
     (w) => (w.tag === 'prep' && w.lower !== 'of') || w.tag === 'mark' || w.tag === 'conj',
   )
   return words.slice(from + 1)
+}
+
+const LONGEST = 12
+/** "If you know which boat is meant": a clause with the one that completes its verb, where both together are short. */
+export function completed(c: Clause, all: readonly Clause[]): Clause {
+  const next = all[all.indexOf(c) + 1]
+  if (
+    !next ||
+    next.start < c.end ||
+    next.joint !== '' ||
+    next.relative ||
+    next.sub === null ||
+    !COMPLEMENTS.has(next.sub)
+  )
+    return c
+  const rest = [...c.rest, ...wordsBetween(next)]
+  return rest.length <= LONGEST ? { ...c, rest, end: next.end } : c
 }

@@ -1,5 +1,15 @@
 /** Kinds, parts and reporting lines in English clauses. */
-import { announcement, canBe, copulaList, endsInList, filedUnder, ofThem, thereAre, topicList } from './hierarchyLists'
+import {
+  announcement,
+  canBe,
+  copulaList,
+  endsInList,
+  filedUnder,
+  listedBehind,
+  ofThem,
+  thereAre,
+  topicList,
+} from './hierarchyLists'
 import {
   CATEGORY_PHRASE,
   ONLY_CATEGORY,
@@ -174,7 +184,8 @@ function fromClause(c: Clause, all: readonly Clause[], text: string, subjectOf: 
     )
   }
   const list = copulaList(c, all, subjectOf)
-  return list.length > 0 ? list : endsInList(c, all)
+  const ends = list.length > 0 ? list : listedBehind(c)
+  return ends.length > 0 ? ends : endsInList(c, all)
 }
 
 /** "is run by Karin with a cashier and a bookkeeper": who works for her. */

@@ -2,7 +2,7 @@
 import type { ChildClaim, Named } from '../claims'
 import { ANNOUNCES, afterCategory, announcedCount, cutList, phraseText } from './hierarchyWords'
 import type { Clause } from './parse'
-import { itemsOf, keyOf, mention, mentions, wordsOfClause } from './phrases'
+import { bare, itemsOf, keyOf, mention, mentions, objectAndRest, wordsOfClause } from './phrases'
 import { isWord } from './words'
 
 /** "There are three types of bread: ...", "We use two families of pipette", "A bicycle has four main parts: ...". */
@@ -144,6 +144,20 @@ export function ofThem(c: Clause): ChildClaim | null {
     return null
   const span = { start: c.start, end: c.end }
   return { relation: 'child', how: 'kind', parent, children, rule: 'of-them', span, weight: 0.5 }
+}
+
+/** "offers five berths for visitors: ...": the several things that stand before the colon are those behind it. */
+export function listedBehind(c: Clause): ChildClaim[] {
+  const colon = c.rest.findIndex((w) => w.text === ':')
+  if (!c.verb || c.verb.negative || colon < 1) return []
+  const { object } = objectAndRest(c.rest.slice(0, colon))
+  const several = bare(object).some((w) => /^NNP?S$/.test(w.pos) && w.tag === 'noun')
+  const children = mentions(cutList(c.rest.slice(colon + 1)))
+  const short = children.every((m) => !m.pronoun && m.label.split(' ').length <= 6)
+  const parent = mention(object.filter((w) => w.lower !== 'following'))
+  if (!several || children.length < 2 || !short || parent.key === '' || parent.pronoun) return []
+  const span = { start: c.start, end: c.end }
+  return [{ relation: 'child', how: 'kind', parent, children, rule: 'listed', span, weight: 0.5 }]
 }
 
 /** "Fixed costs stay the same: insurance, dues, salaries": what is said of a thing ends in a list of what it takes in. */

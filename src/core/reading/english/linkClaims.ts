@@ -1,7 +1,7 @@
 /** Who does what to what in English clauses: subject, verb with its preposition, object. The pattern verb, verb and
  *  preposition, verb and words and preposition is that of Fader, Soderland, Etzioni 2011, "Identifying Relations for Open
  *  Information Extraction". */
-import type { LinkClaim, Named } from '../claims'
+import { BESIDE, type LinkClaim, type Named } from '../claims'
 import { itemsOf, mention, mentions, named, objectAndRest, wordsOfClause } from './phrases'
 import type { Clause } from './parse'
 import type { Tagged } from './tag'
@@ -23,6 +23,9 @@ export function linkClaims(clauses: readonly Clause[], discourse: Discourse, lex
     // "where it runs through the fairlead" says which place.
     const place = c.sub === 'where' && c.subject[0]?.tag === 'pron'
     if (!c.verb || c.verb.imperative || place || (c.sub !== null && !STATED.test(c.sub) && !turned)) continue
+    // "There are three ways in. These are ...": what there is can be pointed at.
+    if (c.subject[0]?.lower === 'there' && c.verb.copula)
+      discourse.object = concepts(objectAndRest(c.rest).object).filter((m) => !m.pronoun)
     const from = subjectsOf(c, clauses, discourse, out)
     if (from.length === 0) continue
     const base = {
@@ -42,14 +45,14 @@ export function linkClaims(clauses: readonly Clause[], discourse: Discourse, lex
     const claims = [...told, ...(asked ? [asked] : [])]
       .map((t) => ({ ...t, to: t.to.flatMap((m) => (m.pronoun ? meant(m, discourse, from) : [m])) }))
       .filter((t) => t.to.length > 0)
-    for (const { to, words, receives } of claims)
-      out.push({ ...base, from, to, words, ...(receives ? { rule: 'receives' } : {}) })
+    for (const { to, words, receives, beside } of claims)
+      out.push({ ...base, from, to, words, ...(receives ? { rule: 'receives' } : beside ? { rule: BESIDE } : {}) })
     for (const g of gapped.others) out.push({ ...base, ...g })
     // "The inspection, which the insurer pays for, ...": goes on about the inspection.
     if ((c.ownSubject && !c.relative) || (c.relative && c.subject[0]?.tag === 'rel')) discourse.subject = from
     const last = claims[0]?.to.filter((m) => !m.pronoun) ?? []
     // "Carbon dioxide builds up. That makes ...": where nothing is done to anything, it is the subject.
-    if (last.length > 0) discourse.object = last
+    if (last.length > 0 && !c.relative) discourse.object = last
     else if (c.ownSubject && !c.verb.copula) discourse.object = from
   }
   return out

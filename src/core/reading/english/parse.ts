@@ -2,7 +2,7 @@
  *  verb that heads a sentence, an adverbial or relative clause, a complement, or is joined to one of these, heads a clause
  *  of the words that hang on it and on no other. */
 import type { Span } from '../../text'
-import { tagged, type Tagged } from './tag'
+import { floating, tagged, type Tagged } from './tag'
 import { Tree, type Role } from './tree'
 import { verbGroup, type VerbGroup } from './verbGroup'
 import { isWord, wordsOf, type Lexicon } from './words'
@@ -149,7 +149,7 @@ function subjectOf(tree: Tree, head: number, inClause: ReadonlySet<number>): num
     .filter((c) => /^(?:nsubj|nsubjpass|csubj|csubjpass|expl)$/.test(tree.word(c).relation) && !(bare && c > head))
   const taken =
     subjects.length > 0 || !/^VB[ZPD]$/.test((tree.words[head] as Tagged).pos) ? subjects : asPartOfName(tree, head)
-  return taken.flatMap((c) => tree.below(c, (j) => inClause.has(j))).sort((a, b) => a - b)
+  return taken.flatMap((c) => tree.below(c, (j) => inClause.has(j) && !floating(tree.word(j)))).sort((a, b) => a - b)
 }
 
 /** "the ship waits", read as one name: what stands before the verb is its subject. */

@@ -2,7 +2,7 @@
 import { ASKING, COMPLEMENTS, CONDITIONS, LOOKS_AHEAD, ONES, OTHERS, SIZES, TIMES, leadingCues } from './saidWords'
 import { lowerFirst, type Span } from '../../text'
 import { actionOf, actorOf, isActorPhrase, type Action } from './action'
-import { imperativeOf, lastNounPhrase, without, wordsBetween } from './clauseParts'
+import { completed, imperativeOf, lastNounPhrase, without, wordsBetween } from './clauseParts'
 import { frontCondition, narrowing, saysWhich, withoutFront } from './narrowing'
 import { empty, type Draft, type Said } from './saying'
 import { conditionOf, narrowed, questionOf } from './condition'
@@ -174,7 +174,7 @@ class Teller {
   /** A condition in front holds for what follows, one behind for the action before it. */
   private condition(c: Clause, inverted: boolean, sure: boolean): void {
     const before = this.clauses[this.clauses.indexOf(c) - 1]
-    const condition = conditionOf(c, inverted, sure, this.lexicon)
+    const condition = conditionOf(completed(c, this.clauses), inverted, sure, this.lexicon)
     const asked =
       c.sub === 'if' &&
       before?.verb &&
@@ -226,7 +226,7 @@ class Teller {
       this.now.topic =
         subject.length > 0 && subject.length <= 3 && !subject.some((w) => w.tag === 'pron') ? joined(subject) : null
       if (sub === 'when' || sub === 'whenever' || sub === 'where' || sub === 'as long')
-        this.now.condition = conditionOf(c, false, false, this.lexicon)
+        this.now.condition = conditionOf(completed(c, this.clauses), false, false, this.lexicon)
     } else if (!fronted && (sub === 'when' || sub === 'whenever') && c.joint === '')
       this.condition(c, false, this.clauses.filter((x) => x.sub === sub).length > 1)
   }

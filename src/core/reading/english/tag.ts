@@ -61,7 +61,7 @@ export function tagged(text: string, words: readonly Word[], lexicon: Lexicon): 
       end: w.end,
       text: w.text,
       lower: w.lower,
-      tag: tagOf(w, node, nodes),
+      tag: FLOATING.test(w.lower) && floats(nodes, i) ? 'adv' : tagOf(w, node, nodes),
       base: reading?.base ?? w.lower,
       form: formOf(verbal, reading),
       strength: reading?.strength ?? null,
@@ -73,6 +73,12 @@ export function tagged(text: string, words: readonly Word[], lexicon: Lexicon): 
     }
   })
 }
+
+/** "Deck crew and shore crew both check tickets": behind what they count, before the verb. */
+const FLOATING = /^(?:both|all|each|either|neither)$/
+export const floating = (w: Tagged): boolean => w.tag === 'adv' && FLOATING.test(w.lower)
+const floats = (nodes: readonly Node[], i: number): boolean =>
+  /^NN/.test(nodes[i - 1]?.tag ?? '') && nodes[i]?.relation !== 'det' && /^(?:VB|MD)/.test(nodes[i + 1]?.tag ?? '')
 
 const FORMS: Readonly<Record<string, Form>> = { VB: 'base', VBP: 'base', VBZ: 's', VBD: 'ed', VBN: 'ed', VBG: 'ing' }
 /** What the tree says where the word can be that. */

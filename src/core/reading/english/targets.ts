@@ -12,6 +12,8 @@ export type Target = {
   readonly words: string
   /** Who it is done for, beside what is done. */
   readonly receives?: true
+  /** Named behind the object: "carries the post to the island". */
+  readonly beside?: true
 }
 
 const NO_RELATION = new Set(
@@ -97,12 +99,14 @@ export function targetsOf(c: Clause, lexicon: Lexicon): readonly Target[] {
   const handed = new RegExp(TAKES.test(verb.base) ? '^from$' : '^to$').test(second?.prep.at(-1)?.lower ?? '')
   const person = second && handed ? mention(second.object) : null
   const also: Target[] =
-    person && lexicon.actors.has(person.key.split(' ').at(-1) ?? '')
+    second && second.prep.length > 0
       ? [
           {
-            to: concepts(second?.object ?? []),
-            words: `${says} ${joined([...bare(object), ...(second?.prep ?? [])]).toLowerCase()}`,
-            receives: true,
+            to: concepts(second.object),
+            words: `${says} ${joined([...bare(object), ...second.prep]).toLowerCase()}`,
+            ...(person && lexicon.actors.has(person.key.split(' ').at(-1) ?? '')
+              ? { receives: true }
+              : { beside: true }),
           },
         ]
       : []

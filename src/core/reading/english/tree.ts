@@ -32,6 +32,8 @@ type Seen = {
   /** With a subject, a helper or an ending of its own: no participle, no infinitive. */
   readonly finite: boolean
   readonly infinitive: boolean
+  /** "shows the channel clear": said of something, without a verb. */
+  readonly verbless: boolean
   /** A subordinator or a question word opens it. */
   readonly opened: boolean
   /** It stands before what it belongs to, with a mark between. */
@@ -50,7 +52,8 @@ const ROLES: Readonly<Record<string, (s: Seen) => Role | undefined>> = {
   conj: (s) => (s.joined && !s.infinitive ? s.above : undefined),
   relcl: (s) => (s.infinitive ? undefined : s.place ? SUB : RELATIVE),
   advcl: (s) => (s.infinitive ? undefined : s.opened ? SUB : s.finite ? MAIN : undefined),
-  ccomp: (s) => (s.infinitive && !s.opened ? undefined : !s.opened && (s.ahead || s.apart) ? MAIN : SUB),
+  ccomp: (s) =>
+    (s.infinitive || s.verbless) && !s.opened ? undefined : !s.opened && (s.ahead || s.apart) ? MAIN : SUB,
   acl: (s) => (s.opened && s.finite ? SUB : undefined),
   pcomp: (s) => (s.timed && s.above === undefined ? { kind: 'sub', gerund: !s.finite } : undefined),
   parataxis: beside,
@@ -96,9 +99,13 @@ export class Tree {
     const firstOf = new Map<number, number>()
     this.words.forEach((w, i) => {
       const of = owner[i] as number
-      if (!/^(?:mark|conj|sub|adv)$/.test(w.tag) && !firstOf.has(of)) firstOf.set(of, i)
+      const begins = !/^(?:mark|conj|sub|adv)$/.test(w.tag) || of === i
+      if (begins && !firstOf.has(of)) firstOf.set(of, i)
     })
-    const next = (i: number, skipped: RegExp) => this.words.findIndex((x, k) => k > i && !skipped.test(x.tag))
+    const next = (i: number, skipped: RegExp) =>
+      this.words.findIndex(
+        (x, k) => k > i && (!skipped.test(x.tag) || (x.tag === 'adv' && this.roles[k] !== undefined)),
+      )
     this.words.forEach((w, i) => {
       if (w.tag === 'conj') {
         const behind = next(i, /^(?:mark|adv|sub|conj)$/)
@@ -185,6 +192,7 @@ export class Tree {
       finite: this.finite(i),
       verbal: this.verbal(i),
       infinitive: this.infinitive(i),
+      verbless: !/^(?:VB|MD)/.test(w.pos) && !this.has(i, /^(?:aux|auxpass|cop)$/),
       opened: this.opened(i),
       ahead: i < w.head && this.markBetween(i, w.head, /./),
       apart: this.markBetween(i, w.head, /^[;:–—]$/),

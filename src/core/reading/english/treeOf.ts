@@ -10,6 +10,28 @@ type Respelling = { readonly at: number; readonly before?: string; readonly as?:
 type Said = { readonly text: string; readonly words: readonly Word[] }
 
 export function treeOf(text: string, words: readonly Word[], lexicon: Lexicon): Node[] {
+  return withoutEllipses(words, surelyRead(text, words, lexicon))
+}
+
+/** "If it does not, hold the sailing": a helper before a comma has left its verb out, and heads a clause of its own. */
+function withoutEllipses(words: readonly Word[], nodes: readonly Node[]): Node[] {
+  const helps = (i: number) => /^(?:aux|auxpass|neg)$/.test(nodes[i]?.relation ?? '')
+  const comma = words.findIndex((w, i) => w.text === ',' && helps(i - 1) && (nodes[i - 1]?.head ?? 0) > i)
+  const verb = nodes[comma - 1]?.head ?? -1
+  const isHelper = ({ lower }: Word): boolean => AUXILIARIES.has(lower) || MODALS.has(lower)
+  const helper = nodes.findLastIndex(
+    (n, i) => i < comma && n.head === verb && /^aux/.test(n.relation) && isHelper(words[i] as Word),
+  )
+  if (comma < 0 || helper < 0) return [...nodes]
+  return nodes.map((n, i) => {
+    if (i === helper) return { ...n, head: verb, relation: 'advcl' }
+    if (i === verb) return n.relation === 'ROOT' ? n : { ...n, relation: 'parataxis' }
+    return i < comma && n.head === verb ? { ...n, head: helper } : n
+  })
+}
+
+/** The tree as it stands or, where a verb was missed, as it reads with one. */
+function surelyRead(text: string, words: readonly Word[], lexicon: Lexicon): Node[] {
   const said = turned(text, words)
   const plain = lexicon.syntax(said.text, said.words)
   for (let at = 0; at < words.length; at++) {
@@ -93,12 +115,14 @@ function mayCommand(
   if (/^VBP?$/.test(node.tag) && !/^(?:amod|compound)$/.test(node.relation)) return null
   const reading = bareVerb(w, lexicon)
   if (!reading || FUNCTION.test(node.tag)) return null
-  const object = DETERMINERS.has(next.lower) && next.text !== 'A' && !VAGUE.test(next.lower)
+  const object =
+    OBJECT.test(next.lower) || (DETERMINERS.has(next.lower) && next.text !== 'A' && !VAGUE.test(next.lower))
   if (object) return 'surely'
   // "End users will find ...": what has a verb of its own is told by it.
   const told = nodes.some((n, i) => i > at && headsClause(n, false))
   return !told && mayHaveObject(reading, words, at, nodes) ? 'perhaps' : null
 }
+const OBJECT = /^(?:it|them|him|us|me)$/
 /** Stand before a noun as well as for themselves: no sure sign of an object. */
 const VAGUE = /^(?:this|that|which|some|both|all|enough)$/
 
@@ -140,7 +164,7 @@ function verbFound(said: Said, nodes: readonly Node[], lexicon: Lexicon): Node[]
   const { text, words: respelt } = respelled(said, { at: best.i, as: PLAIN[best.reading.form] as string })
   const found = lexicon.syntax(text, respelt)
   const verb = /^VB[PZD]?$/.test(found[best.i]?.tag ?? '')
-  return verb && found.some((n) => n.head === best.i && /^nsubj/.test(n.relation)) ? found : null
+  return verb && found.some((n) => n.head === best.i && /^[nc]subj/.test(n.relation)) ? found : null
 }
 
 /** How far no verb was found; 0 where one was, and in names and headings. */
@@ -157,12 +181,14 @@ const headsClause = (n: Node, subordinate: boolean): boolean =>
   /^(?:VB|VBP|VBZ|VBD|MD)$/.test(n.tag) &&
   (/^(?:ROOT|conj|ccomp|parataxis|aux)$/.test(n.relation) || (subordinate && n.relation === 'advcl'))
 
-/** A noun behind another that it agrees with as a verb would. */
+/** A noun behind another that it agrees with as a verb would, or that the tree gives what only a verb has: "Waiting ashore
+ *  costs nothing". */
 function mayBeVerb(words: readonly Word[], at: number, nodes: readonly Node[], lexicon: Lexicon): VerbReading | null {
   const [before, node] = [nodes[at - 1], nodes[at] as Node]
   const next = words[at + 1]
   const noun = /^NN/.test(node.tag) || /^(?:compound|amod)$/.test(node.relation)
-  if (!before || !noun || !/^(?:NN|PRP$|CD|JJ)/.test(before.tag) || next?.lower === 'of') return null
+  const told = nodes.some((n) => n.head === at && /^(?:[nc]subj|dobj)$/.test(n.relation))
+  if (!before || !noun || !(told || /^(?:NN|PRP$|CD|JJ)/.test(before.tag)) || next?.lower === 'of') return null
   const reading = verbReading((words[at] as Word).lower, lexicon)
   if (!reading || reading.form === 'ing' || reading.strength === 'rare') return null
   // "The annual survey results.": a name, where nothing stands behind.

@@ -28,7 +28,7 @@ function groupPlaces(words: readonly Tagged[], head: number): { readonly places:
   for (let k = 0; k < 4; k++) {
     places.add(main)
     words.forEach((w, i) => {
-      if (w.head === main && i < main && (HELPER.test(w.relation) || w.tag === 'modal')) places.add(i)
+      if (w.head === main && i < main && HELPER.test(w.relation)) places.add(i)
       // "isn't", "are not": behind a form of be.
       if (w.head === main && i > main && w.relation === 'neg') places.add(i)
     })
