@@ -1,7 +1,7 @@
 /** Decisions from what the author arranged: options with what is for and against each, cases with what follows from each,
  *  options with what is said of each. */
 import type { NodeId } from '../figure'
-import { conditionsIn, keyOf, QUALIFIED, ruleIn, type Predication, type ReadText } from '../reading'
+import { conditionsIn, keyOf, QUALIFIED, ruleIn, type ReadText } from '../reading'
 import { capital, labelOf, sentencesOf, slice, type Entry, type Span } from '../text'
 import { many, type Built } from './built'
 import { Growing } from './growing'
