@@ -8,6 +8,8 @@ import { cellText } from './tables'
 
 type Sets = {
   readonly names: readonly Named[]
+  /** Where each is named again, with the words that say of which of them something holds: "only the crew". */
+  readonly again?: readonly (readonly Span[])[]
   readonly members: readonly {
     readonly label: string
     readonly key: string

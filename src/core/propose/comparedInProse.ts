@@ -20,6 +20,7 @@ const aloneIn = ({ names, members }: Pick<Compared, 'names' | 'members'>): numbe
 
 function comparedBy(read: ReadText, { things, chance }: Contrast): Compared | null {
   const members: Member[] = []
+  const again = things.map((): Span[] => [])
   let current: readonly number[] = []
   for (const [i, p] of read.predications.flat().entries()) {
     const { sets, one } = saidOfWhich(read, i, p, things, current)
@@ -28,6 +29,7 @@ function comparedBy(read: ReadText, { things, chance }: Contrast): Compared | nu
     const span = labelSpan(p, things)
     const label = capital(clean(slice(read.text, span)))
     if (label.split(' ').length < 2) continue
+    if (span.start > p.start) for (const k of sets) again[k]?.push({ start: p.start, end: span.start })
     members.push({ label, key: keyOf(label), sets: new Set(sets), source: [span] })
   }
   const names = things.map((t) => nameOf(read, t))
@@ -35,6 +37,7 @@ function comparedBy(read: ReadText, { things, chance }: Contrast): Compared | nu
   if (members.length < 2 || alone < 1) return null
   return {
     names,
+    again,
     members,
     score: 0.35 + 0.4 * chance + (alone === things.length ? 0.1 : 0),
     reasons: [`${many(things.length, 'thing')} named again and again`, `${members.length} sentences or parts of them`],

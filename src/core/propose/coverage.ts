@@ -92,9 +92,10 @@ export function coverageOf(
     ...built.links.map((l) => l.text ?? ''),
     ...(title ? [slice(read.text, title)] : []),
   ])
+  const shows = (w: ContentWord): boolean => BY_REGION.has(w.stem) && built.nodes.some((n) => n.role === 'set')
   const out = read.units.filter((u) => !held(u.span))
   const inLeft = meeting(out.map((u) => u.span))
-  const missing = words.filter((w) => !said.has(w.stem) || !held(w.span))
+  const missing = words.filter((w) => !(said.has(w.stem) || shows(w)) || !held(w.span))
   const place = placesIn(read)
   const starts = missing.map((w) => w.span.start)
   const shortened = runsOf(
@@ -117,6 +118,9 @@ export function coverageOf(
       })),
   }
 }
+
+/** What the regions of a Venn diagram say by where a member stands. */
+const BY_REGION = stemsOf(['only alone alike unlike like share shared common whereas similarly equally nur sólo solo'])
 
 /** How many of sorted numbers are below one. */
 function firstFrom(sorted: readonly number[], value: number): number {

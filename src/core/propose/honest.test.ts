@@ -35,10 +35,13 @@ function lostWord(text: string, r: Reading): string | null {
     // Endings change ("closed", "close"), the front of a word does not; irregular and joining words are shorter or listed.
     const front = m[0].slice(0, Math.max(3, m[0].length - 4))
     const span = { start: m.index, end: m.index + m[0].length }
+    if (r.kind === 'venn' && BY_REGION.test(m[0])) continue
     if (!said.includes(front) && !r.coverage.left.some((l) => spansMeet(l.span, span)) && !JOINS.has(m[0])) return m[0]
   }
   return null
 }
+/** Said by where a member of a Venn diagram stands. */
+const BY_REGION = /^(?:unlike|shared?|common|whereas|similarly|equally)$/
 const JOINS = new Set(
   'before behind within between should through because though although whether wherever whenever themselves another either neither therefore however instead finally secondly thirdly firstly lastly afterwards otherwise meanwhile nächst werden wieder waren cuando entonces sobre también estos estas during having second please'.split(
     ' ',

@@ -20,7 +20,7 @@ export function vennFigure(read: ReadText): Built {
       role: 'set',
       text: n.label,
       order: i + 1,
-      source: [n.span],
+      source: [n.span, ...(best.again?.[i] ?? [])],
     })),
     ...best.members.map((m, i): FigureNode => ({
       id: `n${i + 1}`,
@@ -40,6 +40,7 @@ function fromClaims(read: ReadText): Compared | null {
   const names = setNames(claims)
   if (names.length < 2 || names.length > 5) return null
   const members: { label: string; key: string; sets: Set<number>; source: Span[] }[] = []
+  const again = names.map((): Span[] => [])
   let current: Set<number> = new Set(names.keys())
   const sure = { shared: 0, own: 0 }
   for (const c of claims) {
@@ -49,6 +50,8 @@ function fromClaims(read: ReadText): Compared | null {
     if (sets.size === 0) continue
     if (c.how !== 'not') current = new Set(sets)
     if (c.how === 'not') continue
+    const upTo = c.members[0]?.span.start ?? 0
+    if (!told && upTo > c.span.start) for (const i of sets) again[i]?.push({ start: c.span.start, end: upTo })
     for (const m of told ? wholeOf(read, c) : c.members) {
       const known = members.find((x) => x.key === m.key)
       if (known) {
@@ -76,6 +79,7 @@ function fromClaims(read: ReadText): Compared | null {
     (shared && alone === names.length ? 0.15 : 0)
   return {
     names,
+    again,
     members,
     score:
       sure.shared === 0
