@@ -3,7 +3,7 @@ import type { FigureLink, FigureNode } from '../figure'
 import { BESIDE, keyOf, type LinkClaim, type Named, type ReadText } from '../reading'
 import { countMeeting, type Span } from '../text'
 import { many, type Built } from './built'
-import { mergeDoubts } from './doubts'
+import { mergeDoubts, pronounDoubt, type Doubt } from './doubts'
 import { Things, type Thing } from './named'
 
 export function conceptFigure(read: ReadText): Built {
@@ -11,6 +11,7 @@ export function conceptFigure(read: ReadText): Built {
   const things = new Things()
   const verbs = new Map<string, Set<Thing>>()
   const links: FigureLink[] = []
+  const pointing: Pointing[] = []
   const seen = new Set<string>()
   const thingOf = (n: Named): Thing => things.find(n) ?? more(n, things) ?? changed(n, verbs) ?? things.take(n)
   const known = (n: Named): boolean => things.find(n) !== null
@@ -27,6 +28,7 @@ export function conceptFigure(read: ReadText): Built {
         const id = `${from.id} ${c.words} ${to.id}`
         if (from.id === to.id || seen.has(id)) continue
         seen.add(id)
+        if (c.perhaps) pointing.push({ link: links.length, ...c.perhaps })
         links.push({
           id: `l${links.length + 1}`,
           role: 'relation',
@@ -41,7 +43,33 @@ export function conceptFigure(read: ReadText): Built {
   const nodes = things.list
     .filter((t) => used.has(t.id))
     .map((t, i): FigureNode => ({ id: t.id, role: 'concept', text: t.label, order: i + 1, source: unique(t.source) }))
-  return { nodes, links, doubts: mergeDoubts(nodes, links, keyOf), ...scoreOf(read, claims, nodes, links) }
+  const doubts = [
+    ...pronounDoubts(pointing, nodes, links, (n) => things.find(n)?.id),
+    ...mergeDoubts(nodes, links, keyOf),
+  ]
+  return { nodes, links, doubts, ...scoreOf(read, claims, nodes, links) }
+}
+
+/** A link whose beginning stands for a pronoun that could also be another thing. */
+type Pointing = { readonly link: number; readonly word: string; readonly from: Named }
+const MOST_POINTING = 3
+
+function pronounDoubts(
+  pointing: readonly Pointing[],
+  nodes: readonly FigureNode[],
+  links: readonly FigureLink[],
+  idOf: (n: Named) => string | undefined,
+): Doubt[] {
+  const node = (id: string | undefined) => nodes.find((n) => n.id === id)
+  return pointing
+    .flatMap(({ link: at, word, from }) => {
+      const link = links[at] as FigureLink
+      const [taken, other, to] = [node(link.from), node(idOf(from)), node(link.to)]
+      return taken && other && to && other !== taken && other !== to
+        ? [pronounDoubt(link, word, taken, other, to.text)]
+        : []
+    })
+    .slice(0, MOST_POINTING)
 }
 
 /** Only points, counts or joins: "it", "one of these", "those". */

@@ -2,6 +2,7 @@
  *  ready to be applied. */
 import type { Edit } from '../document'
 import type { FigureLink, FigureNode, NodeId } from '../figure'
+import { capital, lowerFirst } from '../text'
 
 export type Doubt = {
   readonly id: string
@@ -37,6 +38,23 @@ export function branchDoubt(id: NodeId, nodes: readonly FigureNode[], links: rea
     },
   ]
 }
+
+/** "The winch turns the drum. It needs grease.": which of them? */
+export const pronounDoubt = (
+  link: FigureLink,
+  word: string,
+  taken: FigureNode,
+  other: FigureNode,
+  to: string,
+): Doubt => ({
+  id: `pronoun-${link.id}`,
+  question: `“${capital(word)} ${link.text ?? ''} ${lowerFirst(to)}”: what is “${word}”?`,
+  about: [link.id, taken.id, other.id],
+  options: [
+    { label: taken.text, edit: asItIs },
+    { label: other.text, edit: { do: 'setLink', id: link.id, set: { from: other.id } } },
+  ],
+})
 
 /** "Mould" and "mould growth": perhaps one thing. Different heads are never made one without asking. */
 export function mergeDoubts(

@@ -55,3 +55,15 @@ test.each<[string, string, string[]]>([
     ],
   ],
 ])('%s: %s', (kind, text, wanted) => expect(linksOf(text)).toEqual([kind, wanted]))
+
+test.each<[string, string[]]>([
+  ['The winch turns the drum. It needs grease. The drum holds the cable.', ['Winch', 'Drum']],
+  ['Gulls eat the crabs. They break the shells on the quay.', ['Gulls', 'Crabs']],
+  // One of the two is more than one.
+  ['The mate counts the fenders. They protect the hull.', []],
+  ['Grease protects the hinges, and it keeps out water.', []],
+])('what a pronoun stands for is asked where two things fit: %s', (text, wanted) => {
+  const concept = propose(readText(text, lexicon)).find((r) => r.kind === 'concept')
+  const [asked] = concept?.doubts.filter((d) => d.id.startsWith('pronoun-')) ?? []
+  expect(asked?.options.map((o) => o.label) ?? []).toEqual(wanted)
+})

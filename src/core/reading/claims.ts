@@ -36,6 +36,8 @@ export type LinkClaim = Base & {
   /** Base form of the verb, so that "strained lines" finds "strains the lines". */
   readonly verb: string
   readonly negative: boolean
+  /** Where `from` stands for a pronoun: the word, and what else of its number it could stand for. */
+  readonly perhaps?: { readonly word: string; readonly from: Named }
 }
 /** What one, several or all of the compared things are or do. */
 export type CompareClaim = Base & {

@@ -1,4 +1,5 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs'
+import { apply } from '../document'
 import { figureSchema } from '../figure'
 import { WORTH_SHOWING, createSuggest, propose } from '../propose'
 import { corpus, type Gold } from '../testing/corpus'
@@ -177,6 +178,11 @@ test('every node and link knows its words, every figure fits the published schem
         ...(blind.length > parts.length * 0.2 ? [`${g.id} ${r.kind}: no words for ${blind.join()}`] : []),
         ...(checked.success ? [] : [`${g.id} ${r.kind}: ${JSON.stringify(checked.error.issues[0])}`]),
         ...(r.doubts.every((d) => d.options.length >= 2) ? [] : [`${g.id}: a doubt with one answer`]),
+        ...r.doubts.flatMap((d) =>
+          d.options
+            .filter((o) => !figureSchema.safeParse(apply(r.figure, o.edit).figure).success)
+            .map((o) => `${g.id}: “${o.label}” to “${d.question}”`),
+        ),
       ]
     }),
   )

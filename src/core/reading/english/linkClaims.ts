@@ -28,8 +28,10 @@ export function linkClaims(clauses: readonly Clause[], discourse: Discourse, lex
       discourse.object = concepts(objectAndRest(c.rest).object).filter((m) => !m.pronoun)
     const from = subjectsOf(c, clauses, discourse, out)
     if (from.length === 0) continue
+    const perhaps = otherwiseMeant(c, discourse, from)
     const base = {
       relation: 'link',
+      ...(perhaps ? { perhaps } : {}),
       verb: c.verb.base,
       negative: c.verb.negative,
       rule: 'says',
@@ -98,6 +100,16 @@ function meant(m: Named, d: Discourse, from: readonly Named[]): readonly Named[]
   const other = (list: readonly Named[]) => list.length > 0 && !list.some((x) => from.some((f) => f.key === x.key))
   const found = other(d.object) && isPlural(d.object) === plural ? d.object : []
   return found.map((x) => ({ ...x, span: m.span }))
+}
+
+/** "The winch turns the drum. It needs grease.": what else of its number "it" could be. */
+function otherwiseMeant(c: Clause, d: Discourse, from: readonly Named[]): LinkClaim['perhaps'] | null {
+  const word = c.ownSubject && c.subject.length === 1 && !c.relative ? (c.subject[0]?.lower ?? '') : ''
+  if (!/^(?:it|they)$/.test(word)) return null
+  const [other, ...more] = [d.subject, d.object].filter(
+    (list) => list.length === 1 && isPlural(list) === (word === 'they') && !from.some((f) => f.key === list[0]?.key),
+  )
+  return other?.[0] && more.length === 0 && from.length === 1 ? { word, from: other[0] } : null
 }
 
 /** What was done once, and what we or you do, is a story or a rule rather than how things hang together. */
