@@ -147,6 +147,20 @@ test('a doubt is answered and what was left out is taken in, each by a click tha
   await eventually('the picture changes', 5000, async () => (await drawn()) !== before)
   assert.equal(await b.count(`${article} [data-doubt]`), 0)
 
+  // Read anew, the question is not put again; taken back, it is.
+  await b.saved()
+  await b.driver.navigate().refresh()
+  await b.find('.manuscript p')
+  await markAll()
+  await b.find(`${article} [data-arrangement=down] svg text`)
+  assert.match(await b.text(`${article} [data-answered]`), /in any case\? Only if yes, kept for this folio/)
+  assert.equal(await b.count(`${article} [data-doubt]`), 0)
+  await b.click('Ask again')
+  await b.find(`${article} [data-doubt]`)
+  assert.equal(await b.count(`${article} [data-answered]`), 0)
+  await b.click('Only if yes')
+  await eventually('the answer counts again', 5000, async () => (await drawn()) !== before)
+
   const answered = await drawn()
   assert.match(await b.text(`${article} summary`), /Left out: \d words in 1 place/)
   await (await b.find(`${article} summary`)).click()

@@ -147,6 +147,8 @@ const poison: Record<string, (doc: Y.Doc) => void> = {
   'NUL in the text': (d) => manuscript(d).insert(0, [text('a\0b')]),
   'NUL in the title': (d) => d.getMap(SHARED.head).set('title', 'a\0b'),
   'a title that is a list': (d) => d.getMap(SHARED.head).set('title', ['a']),
+  'an answer that is a list': (d) => d.getMap(SHARED.head).set('answer:Is it wet?', ['yes']),
+  'a head with something else': (d) => d.getMap(SHARED.head).set('other', 'a'),
   '20,000 levels': (d) => nest(d, 20_000),
   'an element nobody knows': (d) => manuscript(d).insert(0, [element('script')]),
   'a mark nobody knows': (d) => manuscript(d).insert(0, [text('words', { blink: {} })]),

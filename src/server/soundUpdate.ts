@@ -18,6 +18,14 @@ export type UpdateFault =
 
 const MAX_TITLE = 500
 const title = z.string().max(MAX_TITLE)
+/** What was answered to a doubt, by its question. */
+const plain = (most: number) =>
+  z
+    .string()
+    .max(most)
+    .refine((s) => !s.includes('\0'))
+const answer = z.tuple([plain(420).startsWith('answer:'), plain(400)])
+const MOST_ANSWERS = 2000
 const place = z.record(z.string(), z.unknown())
 const anchor = z.object({ start: place, end: place }).nullish()
 
@@ -88,11 +96,14 @@ function rootOf(type: Y.AbstractType<unknown>): [Y.AbstractType<unknown>, string
 }
 
 function headFault(doc: Y.Doc): string | null {
-  const given = doc.getMap(SHARED.head).get('title')
-  const checked = title.safeParse(given ?? '')
-  return checked.success && !checked.data.includes('\0')
+  const head = doc.getMap(SHARED.head)
+  const checked = title.safeParse(head.get('title') ?? '')
+  if (!checked.success || checked.data.includes('\0'))
+    return `a title that is not a text of at most ${MAX_TITLE} characters`
+  const others = [...head.entries()].filter(([key]) => key !== 'title')
+  return others.length <= MOST_ANSWERS && others.every((o) => answer.safeParse(o).success)
     ? null
-    : `a title that is not a text of at most ${MAX_TITLE} characters`
+    : 'a head with more than its title and answers to doubts'
 }
 
 function figureFault(id: string, shared: unknown): string | null {

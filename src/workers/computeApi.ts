@@ -5,7 +5,15 @@ import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/fig
 import { arrangementsFor, withNodeAt } from '@/core/layout'
 import { MissingFont, createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
 import { routedFigure, sceneOf } from '@/core/pipeline'
-import { WORTH_SHOWING, propose, createSuggest, type Reading, type Suggestion } from '@/core/propose'
+import {
+  WORTH_SHOWING,
+  propose,
+  createSuggest,
+  type Reading,
+  type Suggestion,
+  answered,
+  type Answers,
+} from '@/core/propose'
 import { englishLexicon, readText, type Lexicon } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, type Scene } from '@/core/scene'
@@ -77,11 +85,12 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>, l
         for (const { id } of arrangementsFor(reading.figure))
           await draw({ ...reading.figure, arrangement: id }, theme, null)
     },
-    read: async (text: string): Promise<ReadAnswer> => {
+    /** `answers`: what was answered to doubts before, by the question. */
+    read: async (text: string, answers: Answers = {}): Promise<ReadAnswer> => {
       const passage = z.string().parse(text)
       if (passage.length > MAX_PASSAGE) return { readings: [], worth: false, interpreted: false, tooLong: true }
       const read = readText(passage, await words())
-      const readings = propose(read)
+      const readings = propose(read).map((r) => answered(r, answers))
       return {
         readings,
         worth: (readings[0]?.score ?? 0) >= WORTH_SHOWING,

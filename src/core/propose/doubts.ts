@@ -12,6 +12,9 @@ export type Doubt = {
   readonly options: readonly { readonly label: string; readonly edit: Edit }[]
 }
 
+/** A question with the answer that was taken without asking. */
+export type Answered = { readonly question: string; readonly label: string }
+
 export const asItIs: Edit = { do: 'all', edits: [] }
 
 /** "If it is red, wait. Tell the bridge.": is the bridge told in any case, or only then? */

@@ -10,7 +10,7 @@ import { kindChances, sureFeatures, sureness } from './rank'
 import { conceptFigure } from './conceptFigure'
 import { decisionFigure } from './decisionFigure'
 import { contentOf, coverageOf, withContext, type Coverage } from './coverage'
-import { branchDoubt, type Doubt } from './doubts'
+import { branchDoubt, type Answered, type Doubt } from './doubts'
 import { hierarchyFigure } from './hierarchyFigure'
 import { COUNTS_PEERS, NAMES_PEERS, pointsFigure } from './pointsFigure'
 import { processFigure } from './processFigure'
@@ -25,6 +25,8 @@ export type Reading = {
   readonly reasons: readonly string[]
   readonly coverage: Coverage
   readonly doubts: readonly Doubt[]
+  /** Doubts settled as they were before. */
+  readonly answered?: readonly Answered[]
   readonly figure: Figure
 }
 /** Below this a passage is not called a figure; at `STRONG` it is offered without being asked. */

@@ -1,6 +1,6 @@
 import { readText } from '../reading'
 import { shippedLexicon } from '@/server/lexicon'
-import { propose } from '.'
+import { answered, propose } from '.'
 
 const lexicon = shippedLexicon()
 /** The links of the first reading as lines: from, words, to. */
@@ -66,4 +66,19 @@ test.each<[string, string[]]>([
   const concept = propose(readText(text, lexicon)).find((r) => r.kind === 'concept')
   const [asked] = concept?.doubts.filter((d) => d.id.startsWith('pronoun-')) ?? []
   expect(asked?.options.map((o) => o.label) ?? []).toEqual(wanted)
+})
+
+test('a question that was answered before is settled in the same way, and no other', () => {
+  const text = 'The winch turns the drum. It needs grease. The drum holds the cable.'
+  const reading = propose(readText(text, lexicon)).find((r) => r.kind === 'concept')
+  const [doubt] = reading?.doubts ?? []
+  if (!reading || !doubt) throw new Error('nothing is asked')
+  const linksIn = (r: typeof reading) =>
+    Object.values(r.figure.links).map((l) => `${r.figure.nodes[l.from]?.text} ${l.text} ${r.figure.nodes[l.to]?.text}`)
+  const settled = answered(reading, { [doubt.question]: 'Drum', 'Something else?': 'Winch' })
+  expect(linksIn(reading)).toContain('Winch needs Grease')
+  expect(linksIn(settled)).toContain('Drum needs Grease')
+  expect(settled.doubts).toEqual(reading.doubts.slice(1))
+  expect(settled.answered).toEqual([{ question: doubt.question, label: 'Drum' }])
+  expect(answered(reading, { [doubt.question]: 'Cable' })).toBe(reading)
 })

@@ -19,7 +19,17 @@ import { Facing } from './Facing'
 import { ReadingsPanel } from './ReadingsPanel'
 import { headingAbove, partsAt, wordsOf, type Stand } from './stand'
 import { SyncSentence, SyncStatus } from './SyncStatus'
-import { addFigure, removeFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from './useFolio'
+import {
+  addFigure,
+  keepAnswer,
+  removeFigure,
+  useAnswers,
+  useFigures,
+  useFolio,
+  useTitle,
+  type OpenFolio,
+  type SharedFigure,
+} from './useFolio'
 import { useReadings, type Offered } from './useReadings'
 import { WritingTools } from './WritingTools'
 
@@ -99,7 +109,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
 
   const passageText = passage ? projection.text.slice(passage.start, passage.end) : null
   const asked = useDeferredValue(passageText)
-  const { readings, current, change } = useReadings(asked, theme)
+  const { readings, current, change, again } = useReadings(asked, theme, useAnswers(folio))
 
   const readPassage = useCallback(() => {
     const span = editor?.passage() ?? null
@@ -222,6 +232,10 @@ function Spread({ folio }: { folio: OpenFolio }) {
           {passage && (
             <ReadingsPanel
               onChange={change}
+              onAnswer={(question, label) => {
+                keepAnswer(folio, question, label)
+                if (label === null) again()
+              }}
               readings={readings}
               current={current}
               lit={lit?.figure === 'readings' ? lit.parts : NO_PARTS}

@@ -2,9 +2,9 @@
 
 import { useEffect } from 'react'
 import { X } from 'lucide-react'
-import { apply, takeIn, type Edit } from '@/core/document'
+import { apply, takeIn } from '@/core/document'
 import { kinds, type FigureKind } from '@/core/figure'
-import type { Reading } from '@/core/propose'
+import type { Doubt, Reading } from '@/core/propose'
 import { SceneView } from '../scene/SceneView'
 import type { Offered, Readings } from './useReadings'
 
@@ -17,6 +17,8 @@ type Props = {
   readonly onChoose: (reading: Offered, arrangement: string) => void
   /** A reading corrected before it is chosen: a doubt answered, words taken in. */
   readonly onChange: (kind: FigureKind, reading: Reading) => void
+  /** An answer to be remembered in this folio; null to be asked again. */
+  readonly onAnswer: (question: string, label: string | null) => void
   /** The list of what a kind leaves out is opened; null when it is closed. */
   readonly onLeftOut: (kind: FigureKind | null) => void
   readonly onClose: () => void
@@ -25,7 +27,17 @@ type Props = {
 const count = (text: string) => text.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.test(w)).length
 
 /** What the marked passage reads as: kinds, best first, each as pictures of the text itself. */
-export function ReadingsPanel({ readings, current, lit, onPoint, onChoose, onChange, onLeftOut, onClose }: Props) {
+export function ReadingsPanel({
+  readings,
+  current,
+  lit,
+  onPoint,
+  onChoose,
+  onChange,
+  onAnswer,
+  onLeftOut,
+  onClose,
+}: Props) {
   const shown = readings?.offered ?? []
   return (
     <section
@@ -34,21 +46,7 @@ export function ReadingsPanel({ readings, current, lit, onPoint, onChoose, onCha
       className={`flex flex-col ${current ? '' : 'opacity-60'}`}
       data-readings={readings ? readings.offered.length : 'reading'}
     >
-      <div className="flex items-baseline gap-3 border-b border-rule pb-3">
-        <h2 className="text-[17px] font-semibold">
-          {readings && !readings.worth ? 'Nothing here reads as a figure' : 'This passage reads as'}
-        </h2>
-        {readings && <span className="text-quiet">{count(readings.text)} words</span>}
-        <button
-          type="button"
-          className="quiet-button ml-auto"
-          onClick={onClose}
-          aria-label="Close the readings"
-          title="Close (Escape)"
-        >
-          <X size={16} aria-hidden="true" />
-        </button>
-      </div>
+      <Heading readings={readings} onClose={onClose} />
       {!readings && <p className="py-4 text-quiet">Reading …</p>}
       {readings?.problem && (
         <p role="alert" className="py-4 text-needle">
@@ -69,10 +67,31 @@ export function ReadingsPanel({ readings, current, lit, onPoint, onChoose, onCha
           onPoint={(part) => onPoint(o, part)}
           onChoose={(a) => onChoose(o, a)}
           onChange={(r) => onChange(o.reading.kind, r)}
+          onAnswer={onAnswer}
           onLeftOut={onLeftOut}
         />
       ))}
     </section>
+  )
+}
+
+function Heading({ readings, onClose }: Pick<Props, 'readings' | 'onClose'>) {
+  return (
+    <div className="flex items-baseline gap-3 border-b border-rule pb-3">
+      <h2 className="text-[17px] font-semibold">
+        {readings && !readings.worth ? 'Nothing here reads as a figure' : 'This passage reads as'}
+      </h2>
+      {readings && <span className="text-quiet">{count(readings.text)} words</span>}
+      <button
+        type="button"
+        className="quiet-button ml-auto"
+        onClick={onClose}
+        aria-label="Close the readings"
+        title="Close (Escape)"
+      >
+        <X size={16} aria-hidden="true" />
+      </button>
+    </div>
   )
 }
 
@@ -102,6 +121,7 @@ function ReadingRow({
   onPoint,
   onChoose,
   onChange,
+  onAnswer,
   onLeftOut,
 }: {
   offered: Offered
@@ -109,6 +129,7 @@ function ReadingRow({
   onPoint: (part: string | null) => void
   onChoose: (arrangement: string) => void
   onChange: (reading: Reading) => void
+  onAnswer: Props['onAnswer']
   onLeftOut: (kind: FigureKind | null) => void
 }) {
   const { reading } = offered
@@ -123,7 +144,7 @@ function ReadingRow({
         </span>
       </div>
       <Pictures offered={offered} lit={lit} onPoint={onPoint} onChoose={onChoose} />
-      <Doubts reading={reading} onChange={onChange} />
+      <Doubts reading={reading} onChange={onChange} onAnswer={onAnswer} />
       <LeftOut reading={reading} onChange={onChange} onOpen={onLeftOut} />
     </article>
   )
@@ -185,32 +206,55 @@ function Pictures({ offered, lit, onPoint, onChoose }: PicturesProps) {
   )
 }
 
-/** Where the words can be taken in two ways: the answer changes the figure. */
-function Doubts({ reading, onChange }: { reading: Reading; onChange: (r: Reading) => void }) {
-  const answer = (id: string, edit: Edit) =>
+type DoubtsProps = {
+  readonly reading: Reading
+  readonly onChange: (r: Reading) => void
+  readonly onAnswer: Props['onAnswer']
+}
+
+/** Where the words can be taken in two ways: the answer changes the figure, and holds for the folio until it is taken back. */
+function Doubts({ reading, onChange, onAnswer }: DoubtsProps) {
+  const answer = (d: Doubt, option: Doubt['options'][number]) => {
     onChange({
       ...reading,
-      figure: apply(reading.figure, edit).figure,
-      doubts: reading.doubts.filter((d) => d.id !== id),
+      figure: apply(reading.figure, option.edit).figure,
+      doubts: reading.doubts.filter((x) => x !== d),
+      answered: [...(reading.answered ?? []), { question: d.question, label: option.label }],
     })
-  return reading.doubts.map((d) => (
-    <div
-      key={d.id}
-      role="group"
-      aria-label={d.question}
-      className="mt-2 border-l-2 border-brass py-1 pl-3 text-[13px]"
-      data-doubt={d.id}
-    >
-      <p>{d.question}</p>
-      <div className="mt-1.5 flex flex-wrap gap-2">
-        {d.options.map((o) => (
-          <button key={o.label} type="button" className="button" onClick={() => answer(d.id, o.edit)}>
-            {o.label}
+    onAnswer(d.question, option.label)
+  }
+  return (
+    <>
+      {reading.answered?.map(({ question, label }) => (
+        <p key={question} className="mt-2 flex items-baseline gap-2 text-[13px] text-quiet" data-answered={question}>
+          <span>
+            {question} <span className="font-semibold">{label}</span>, kept for this folio.
+          </span>
+          <button type="button" className="quiet-button shrink-0" onClick={() => onAnswer(question, null)}>
+            Ask again
           </button>
-        ))}
-      </div>
-    </div>
-  ))
+        </p>
+      ))}
+      {reading.doubts.map((d) => (
+        <div
+          key={d.id}
+          role="group"
+          aria-label={d.question}
+          className="mt-2 border-l-2 border-brass py-1 pl-3 text-[13px]"
+          data-doubt={d.id}
+        >
+          <p>{d.question}</p>
+          <div className="mt-1.5 flex flex-wrap gap-2">
+            {d.options.map((o) => (
+              <button key={o.label} type="button" className="button" onClick={() => answer(d, o)}>
+                {o.label}
+              </button>
+            ))}
+          </div>
+        </div>
+      ))}
+    </>
+  )
 }
 
 type LeftOutProps = {

@@ -6,6 +6,7 @@ import { IndexeddbPersistence } from 'y-indexeddb'
 import * as Y from 'yjs'
 import { applyShared, newSharedFigure, readFigure, type Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
+import type { Answers } from '@/core/propose'
 import type { Anchor } from '@/manuscript'
 import { FolioConnection, type SyncState } from '@/sync/folioConnection'
 import { Journal } from '@/sync/journal'
@@ -128,6 +129,25 @@ const readTitle = (head: Y.Map<unknown>): string => String(head.get('title') ?? 
 
 export const useFigures = (folio: OpenFolio | null): readonly SharedFigure[] =>
   useShared(folio?.figures ?? null, readFigures, NONE)
+/** Under these keys the head of a folio keeps what was answered to doubts. */
+const ANSWER = 'answer:'
+const LONGEST_QUESTION = 400
+const NO_ANSWERS: Answers = {}
+const readAnswers = (head: Y.Map<unknown>): Answers =>
+  Object.fromEntries(
+    [...head.entries()].flatMap(([key, label]) =>
+      key.startsWith(ANSWER) && typeof label === 'string' ? [[key.slice(ANSWER.length), label]] : [],
+    ),
+  )
+export const useAnswers = (folio: OpenFolio | null): Answers => useShared(folio?.head ?? null, readAnswers, NO_ANSWERS)
+
+/** Keeps the answer to a question for all readings of the folio; null takes it back. */
+export function keepAnswer(folio: OpenFolio, question: string, label: string | null): void {
+  if (question.length > LONGEST_QUESTION) return
+  if (label === null) folio.head.delete(`${ANSWER}${question}`)
+  else folio.head.set(`${ANSWER}${question}`, label)
+}
+
 export const useTitle = (folio: OpenFolio | null): string => useShared(folio?.head ?? null, readTitle, '')
 
 /** Puts a figure into the folio; the returned function takes it out again. */

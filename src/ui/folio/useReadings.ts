@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { FigureKind } from '@/core/figure'
-import type { Reading } from '@/core/propose'
+import type { Answers, Reading } from '@/core/propose'
 import type { Scene } from '@/core/scene'
 import type { Theme } from '@/core/style'
 import { compute } from '@/workers/client'
@@ -22,26 +22,33 @@ export type Readings = {
 
 type Corrected = { readonly text: string | null; readonly by: Map<FigureKind, Reading> }
 
-/** What a passage reads as, with pictures that come in one after the other, best reading first. */
-export function useReadings(
-  text: string | null,
-  theme: Theme,
-): {
-  readings: Readings | null
+type UsedReadings = {
+  readonly readings: Readings | null
   /** False while what is shown is of other words than those asked for. */
-  current: boolean
-  change: (kind: FigureKind, reading: Reading) => void
-} {
+  readonly current: boolean
+  readonly change: (kind: FigureKind, reading: Reading) => void
+  /** Reads once more, as when an answer has been taken back. */
+  readonly again: () => void
+}
+
+/** What a passage reads as, with pictures that come in one after the other, best reading first. */
+export function useReadings(text: string | null, theme: Theme, answers: Answers): UsedReadings {
   const [state, setState] = useState<Readings | null>(null)
   /** Readings corrected by the person, by kind; what is still being drawn of the first ones must not undo them. */
   const corrected = useRef<Corrected>({ text: null, by: new Map() })
+  const [round, setRound] = useState(0)
+  // An answer given now has changed the reading already; it counts for those that are read from here on.
+  const given = useRef(answers)
+  useEffect(() => {
+    given.current = answers
+  }, [answers])
   useEffect(() => {
     if (text === null) return
     let current = true
     if (corrected.current.text !== text) corrected.current = { text, by: new Map() }
     const { by } = corrected.current
     const show = (r: Readings) => current && setState((old) => keepingPictures(r, old))
-    void readAll(text, theme, show, () => current, by).catch((error: unknown) =>
+    void readAll(text, theme, given.current, show, () => current, by).catch((error: unknown) =>
       show({
         text,
         offered: [],
@@ -54,12 +61,17 @@ export function useReadings(
     return () => {
       current = false
     }
-  }, [text, theme])
+  }, [text, theme, round])
+
+  const again = useCallback(() => {
+    corrected.current = { text: null, by: new Map() }
+    setRound((n) => n + 1)
+  }, [])
 
   /** Puts a corrected reading in place of the one that was offered, and draws it again. */
   const change = useCallback(
     (kind: FigureKind, reading: Reading) => {
-      const put = (pictures: (old: Offered['pictures']) => Offered['pictures']) =>
+      const put = (pictures: (old: Pictures) => Pictures) =>
         setState(
           (s) =>
             s && {
@@ -71,20 +83,27 @@ export function useReadings(
         )
       corrected.current.by.set(kind, reading)
       put((old) => old)
-      const drawAgain = async () => {
-        const api = compute()
-        for (const a of await api.arrangements(reading.figure)) {
-          const scene = await api.draw({ ...reading.figure, arrangement: a.id }, theme, null)
-          put((old) => old.map((p) => (p.arrangement === a.id ? { ...p, scene } : p)))
-        }
-      }
-      drawAgain().catch((error: unknown) =>
+      drawAgain(reading, theme, put).catch((error: unknown) =>
         setState((s) => s && { ...s, problem: `The corrected reading could not be drawn: ${String(error)}` }),
       )
     },
     [theme],
   )
-  return { readings: text === null ? null : state, current: state !== null && state.text === text, change }
+  return { readings: text === null ? null : state, current: state !== null && state.text === text, change, again }
+}
+
+type Pictures = Offered['pictures']
+
+async function drawAgain(
+  { figure }: Reading,
+  theme: Theme,
+  put: (pictures: (old: Pictures) => Pictures) => void,
+): Promise<void> {
+  const api = compute()
+  for (const a of await api.arrangements(figure)) {
+    const scene = await api.draw({ ...figure, arrangement: a.id }, theme, null)
+    put((old) => old.map((p) => (p.arrangement === a.id ? { ...p, scene } : p)))
+  }
 }
 
 /** A picture that is still to be drawn is shown as it was before, where the words are the same. */
@@ -104,12 +123,13 @@ function keepingPictures(next: Readings, old: Readings | null): Readings {
 async function readAll(
   text: string,
   theme: Theme,
+  answers: Answers,
   show: (r: Readings) => void,
   wanted: () => boolean,
   corrected: ReadonlyMap<FigureKind, Reading>,
 ): Promise<void> {
   const api = compute()
-  const { readings, worth, interpreted, tooLong } = await api.read(text)
+  const { readings, worth, interpreted, tooLong } = await api.read(text, answers)
   let offered: Offered[] = await Promise.all(
     readings.map(async (reading) => ({
       reading,

@@ -1,0 +1,21 @@
+/** Doubts that were answered before: the same question gets the same answer, and says so. */
+import { apply } from '../document'
+import type { Reading } from './propose'
+
+/** The label that was chosen, by the question. */
+export type Answers = Readonly<Record<string, string>>
+
+/** The reading with all doubts settled that `answers` has an answer for; others are left open. */
+export function answered(reading: Reading, answers: Answers): Reading {
+  const settled = reading.doubts.flatMap((d) => {
+    const option = d.options.find((o) => o.label === answers[d.question])
+    return option ? [{ doubt: d, option }] : []
+  })
+  if (settled.length === 0) return reading
+  return {
+    ...reading,
+    figure: settled.reduce((figure, { option }) => apply(figure, option.edit).figure, reading.figure),
+    doubts: reading.doubts.filter((d) => !settled.some((s) => s.doubt === d)),
+    answered: settled.map(({ doubt, option }) => ({ question: doubt.question, label: option.label })),
+  }
+}
