@@ -1,7 +1,7 @@
 /** Two or three things that running text sets against each other. Each clause is said of the one that its subject names, of
  *  both, or of the one spoken of last. */
 import { keyOf, type Predication, type ReadText } from '../reading'
-import { capital, slice, type Span } from '../text'
+import { capital, slice, trimmed, type Span } from '../text'
 import { many } from './built'
 import type { Compared } from './compared'
 import { contrastsIn, SHARED, nameOf, type Candidate, type Contrast } from './contrast'
@@ -29,12 +29,14 @@ function comparedBy(read: ReadText, { things, chance }: Contrast): Compared | nu
     const span = labelSpan(p, things)
     const label = capital(clean(slice(read.text, span)))
     if (label.split(' ').length < 2) continue
-    if (span.start > p.start) for (const k of sets) again[k]?.push({ start: p.start, end: span.start })
+    if (span.start > p.start)
+      for (const k of sets) again[k]?.push(trimmed(read.text, { start: p.start, end: span.start }))
     members.push({ label, key: keyOf(label), sets: new Set(sets), source: [span] })
   }
   const names = things.map((t) => nameOf(read, t))
   const alone = aloneIn({ names, members })
-  if (members.length < 2 || alone < 1) return null
+  const empty = things.some((_, i) => !members.some((m) => m.sets.has(i)))
+  if (members.length < 2 || alone < 1 || empty) return null
   return {
     names,
     again,

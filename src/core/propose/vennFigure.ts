@@ -1,7 +1,7 @@
 /** What two to five compared things share and what each has alone: from parallel lists, tables with ticks, or sentences. */
 import type { FigureNode, NodeId } from '../figure'
 import { keyOf, type CompareClaim, type Named, type ReadText } from '../reading'
-import { capital, slice, spansMeet, type Span } from '../text'
+import { capital, slice, spansMeet, trimmed, type Span } from '../text'
 import { many, type Built } from './built'
 import { comparedInProse } from './comparedInProse'
 import { clean } from './shapes'
@@ -51,7 +51,8 @@ function fromClaims(read: ReadText): Compared | null {
     if (c.how !== 'not') current = new Set(sets)
     if (c.how === 'not') continue
     const upTo = c.members[0]?.span.start ?? 0
-    if (!told && upTo > c.span.start) for (const i of sets) again[i]?.push({ start: c.span.start, end: upTo })
+    if (!told && upTo > c.span.start)
+      for (const i of sets) again[i]?.push(trimmed(read.text, { start: c.span.start, end: upTo }))
     for (const m of told ? wholeOf(read, c) : c.members) {
       const known = members.find((x) => x.key === m.key)
       if (known) {

@@ -21,6 +21,7 @@ test.each<[string, string[]]>([
   ['The office keeps bags that nobody collects.', ['The office: keeps bags that nobody collects']],
   ['The Teal has a lift, which pleases the nurses.', ['The Teal: has a lift']],
   ['In winter there is no late boat.', ['-: no late boat']],
+  ['In fog we’ve rung the bell.', ['we: rung the bell']],
 ])('%s', (text, wanted) =>
   expect(
     predicationsOf(read(text)).map((p) => `${p.subject ? slice(text, p.subject) : '-'}: ${slice(text, p.said)}`),

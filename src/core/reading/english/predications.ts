@@ -61,6 +61,7 @@ function predication(c: Clause): Predication {
     plain && (verb.copula || there || verb.passive) && c.rest.length + withoutIs.length > 0
       ? [...withoutIs, ...c.rest]
       : [...verb.words, ...c.rest]
+  const clitics = !verb.negative && said.length > 1 && contracted(said[0]) ? 1 : 0
   return {
     start: c.start,
     end: c.end,
@@ -70,11 +71,13 @@ function predication(c: Clause): Predication {
       (w) => (w.tag === 'pron' && !DENIES.test(w.lower)) || /^(?:both|either|all|each)$/.test(w.lower),
     ),
     is: verb.copula && own.length > 0 && !there,
-    said: { start: Math.min(c.end, Math.max(c.start, spanOf(said)?.start ?? c.start)), end: c.end },
+    said: { start: Math.min(c.end, Math.max(c.start, spanOf(said.slice(clitics))?.start ?? c.start)), end: c.end },
   }
 }
 
 const IS = /^(?:is|are|was|were|am|be|been|['’](?:s|re|m))$/
+/** "we've": a helper of which only the end is written, behind a subject that is not said again. */
+const contracted = (w: Tagged | undefined): boolean => w !== undefined && w.end - w.start < w.lower.length
 const DENIES = /^(?:nobody|nothing|none|neither|no-one)$/
 
 const spanOf = (words: readonly Tagged[]): Span | null => {
