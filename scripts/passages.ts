@@ -122,6 +122,10 @@ function real(): Passage[] {
     }))
 }
 
+/** Which of so many parts a passage is held out in; depends on its id alone. */
+export const foldOf = (id: string, folds = 5): number =>
+  [...id].reduce((h, c) => Math.imul(h ^ (c.codePointAt(0) as number), 0x01000193) >>> 0, 0x811c9dc5) % folds
+
 /** A text without its first line and without its last quarter; of one paragraph, without so many sentences. */
 export function variantsOf(text: string): string[] {
   const lines = text.split('\n')

@@ -3,9 +3,10 @@
  *  of a passage weigh the same. Prints five-fold cross-validation; the same input gives the same weights. */
 import { writeFileSync } from 'node:fs'
 import { pairsIn, nameOf, PAIR_FEATURES, viewOf } from '@/core/propose/contrast'
+import { logistic } from '@/core/propose/logistic'
 import { readText } from '@/core/reading'
 import { shippedLexicon } from '@/server/lexicon'
-import { likeness, passages, wordsOf, type Passage } from './passages'
+import { foldOf, likeness, passages, wordsOf, type Passage } from './passages'
 
 const PENALTY = 0.5
 const ROUNDS = 800
@@ -14,8 +15,6 @@ type Row = { readonly features: readonly number[]; readonly right: boolean }
 type Case = { readonly passage: Passage; readonly rows: readonly Row[]; readonly fold: number; readonly sets: boolean }
 
 const lexicon = shippedLexicon()
-const hash = (s: string): number =>
-  [...s].reduce((h, c) => Math.imul(h ^ (c.codePointAt(0) as number), 0x01000193) >>> 0, 0x811c9dc5)
 
 function caseOf(passage: Passage): Case {
   const read = readText(passage.text, lexicon)
@@ -26,11 +25,10 @@ function caseOf(passage: Passage): Case {
     const [a, b] = [meant(nameOf(read, p.a).label), meant(nameOf(read, p.b).label)]
     return { features: p.features, right: (a?.like ?? 0) > 0 && (b?.like ?? 0) > 0 && a?.i !== b?.i }
   })
-  return { passage, rows, fold: hash(passage.id) % 5, sets: gold.length > 1 }
+  return { passage, rows, fold: foldOf(passage.id), sets: gold.length > 1 }
 }
 
 const at = (w: readonly number[], f: readonly number[]): number => f.reduce((z, x, k) => z + x * (w[k] ?? 0), 0)
-const logistic = (z: number): number => 1 / (1 + Math.exp(-z))
 
 function train(cases: readonly Case[]): number[] {
   let weights = PAIR_FEATURES.map(() => 0)

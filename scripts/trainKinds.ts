@@ -1,14 +1,16 @@
-/** `npm run train`, second half: learns which kind a passage is (`kindWeights.json`) from the passages of `passages.ts`: softmax regression
- *  with an L2 penalty, full batches, Nesterov's momentum; then how sure a first reading is (right kind, and nodes of .7), by
- *  logistic regression over held-out chances. Prints five-fold cross-validation; the same input gives the same weights. */
+/** `npm run train`, second half: learns which kind a passage is (`kindWeights.json`) from the passages of `passages.ts`:
+ *  softmax regression with an L2 penalty, full batches, Nesterov's momentum; then how sure a first reading is (right kind,
+ *  and nodes of .7), by logistic regression over held-out chances. Prints five-fold cross-validation; the same input gives
+ *  the same weights. */
 import { writeFileSync } from 'node:fs'
 import { figureKinds } from '@/core/figure'
 import { kindFeatures, type Features } from '@/core/propose/kindFeatures'
+import { logistic } from '@/core/propose/logistic'
 import { builtOf, readingsOf } from '@/core/propose/propose'
 import { SURE_FEATURES, sureFeatures } from '@/core/propose/rank'
 import { readText } from '@/core/reading'
 import { shippedLexicon } from '@/server/lexicon'
-import { nodeScore, passages, variantsOf, type Passage } from './passages'
+import { foldOf, nodeScore, passages, variantsOf, type Passage } from './passages'
 
 const classes = [...figureKinds, 'none'] as const
 /** Words are features when so many passages have them, and words of titles when so many have. */
@@ -25,9 +27,6 @@ type Case = {
   readonly weight: number
   readonly fold: number
 }
-
-const hash = (s: string): number =>
-  [...s].reduce((h, c) => Math.imul(h ^ (c.codePointAt(0) as number), 0x01000193) >>> 0, 0x811c9dc5)
 
 function targetOf(kinds: readonly string[]): number[] {
   const right = kinds.filter((k) => (classes as readonly string[]).includes(k))
@@ -115,7 +114,7 @@ const cases: Case[] = all.map((passage, i) => ({
   features: kindFeatures(reads[i]!, builts[i]!),
   target: targetOf(passage.kinds),
   weight: 1,
-  fold: hash(passage.id) % 5,
+  fold: foldOf(passage.id),
 }))
 /** The same passages with less about them: what they are does not hang on a title or a last line. */
 const variants: Case[] = all.flatMap((passage, i) =>
@@ -172,13 +171,13 @@ const sure = all.map((p, i) => {
   }
 })
 type Sure = NonNullable<(typeof sure)[number]>
-function logistic(of: readonly Sure[]): number[] {
+function learnSure(of: readonly Sure[]): number[] {
   const w = SURE_FEATURES.map(() => 0)
   for (let round = 0; round < 3000; round++) {
     const g = w.map((v) => 0.5 * v)
     for (const s of of) {
       const z = w.reduce((n, v, k) => n + v * s.x[k]!, 0)
-      const d = (1 / (1 + Math.exp(-z)) - (s.good ? 1 : 0)) * (s.from === 'own' ? 0.3 : 1)
+      const d = (logistic(z) - (s.good ? 1 : 0)) * (s.from === 'own' ? 0.3 : 1)
       g.forEach((_, k) => (g[k]! += d * s.x[k]!))
     }
     w.forEach((_, k) => (w[k]! -= (0.5 * g[k]!) / of.length))
@@ -187,10 +186,10 @@ function logistic(of: readonly Sure[]): number[] {
 }
 const known = sure.filter((s): s is Sure => s !== null)
 const scored = [0, 1, 2, 3, 4].flatMap((fold) => {
-  const w = logistic(known.filter((x) => x.fold !== fold))
+  const w = learnSure(known.filter((x) => x.fold !== fold))
   return known
     .filter((x) => x.fold === fold)
-    .map((s) => ({ s, p: 1 / (1 + Math.exp(-w.reduce((n, v, k) => n + v * s.x[k]!, 0))) }))
+    .map((s) => ({ s, p: logistic(w.reduce((n, v, k) => n + v * s.x[k]!, 0)) }))
 })
 for (const from of ['own', 'real'] as const) {
   const of = scored.filter((x) => x.s.from === from)
@@ -215,6 +214,6 @@ writeFileSync(
         .filter(([, row]) => row.some((v) => Math.abs(v) >= 0.02)),
       ['bias', model.weights.map((w) => round(w.at(-1)!))],
     ]),
-    sure: Object.fromEntries(logistic(known).map((w, k) => [SURE_FEATURES[k]!, round(w)])),
+    sure: Object.fromEntries(learnSure(known).map((w, k) => [SURE_FEATURES[k]!, round(w)])),
   }),
 )

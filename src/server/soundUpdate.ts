@@ -3,7 +3,7 @@
  *  refuses it must throw the document away. */
 import * as Y from 'yjs'
 import { z } from 'zod'
-import { readFigure } from '@/core/document'
+import { MOST_ANSWERS, isAnswer, readFigure } from '@/core/document'
 import { figureSchema } from '@/core/figure'
 import { manuscriptFault } from '@/manuscript'
 
@@ -18,14 +18,6 @@ export type UpdateFault =
 
 const MAX_TITLE = 500
 const title = z.string().max(MAX_TITLE)
-/** What was answered to a doubt, by its question. */
-const plain = (most: number) =>
-  z
-    .string()
-    .max(most)
-    .refine((s) => !s.includes('\0'))
-const answer = z.tuple([plain(420).startsWith('answer:'), plain(400)])
-const MOST_ANSWERS = 2000
 const place = z.record(z.string(), z.unknown())
 const anchor = z.object({ start: place, end: place }).nullish()
 
@@ -101,7 +93,7 @@ function headFault(doc: Y.Doc): string | null {
   if (!checked.success || checked.data.includes('\0'))
     return `a title that is not a text of at most ${MAX_TITLE} characters`
   const others = [...head.entries()].filter(([key]) => key !== 'title')
-  return others.length <= MOST_ANSWERS && others.every((o) => answer.safeParse(o).success)
+  return others.length <= MOST_ANSWERS.sound && others.every(isAnswer)
     ? null
     : 'a head with more than its title and answers to doubts'
 }

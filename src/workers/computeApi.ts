@@ -1,19 +1,12 @@
 /** What the compute worker does, as plain functions: text to readings, figure to scene, a drag to its next picture. */
 import { z } from 'zod'
 import { continued } from '@/core/continued'
+import type { DoubtAnswers } from '@/core/document'
 import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/figure'
 import { arrangementsFor, withNodeAt } from '@/core/layout'
 import { MissingFont, createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
 import { routedFigure, sceneOf } from '@/core/pipeline'
-import {
-  WORTH_SHOWING,
-  propose,
-  createSuggest,
-  type Reading,
-  type Suggestion,
-  answered,
-  type Answers,
-} from '@/core/propose'
+import { WORTH_SHOWING, propose, createSuggest, type Reading, type Suggestion, answered } from '@/core/propose'
 import { englishLexicon, readText, type Lexicon } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, type Scene } from '@/core/scene'
@@ -86,7 +79,7 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>, l
           await draw({ ...reading.figure, arrangement: id }, theme, null)
     },
     /** `answers`: what was answered to doubts before, by the question. */
-    read: async (text: string, answers: Answers = {}): Promise<ReadAnswer> => {
+    read: async (text: string, answers: DoubtAnswers = {}): Promise<ReadAnswer> => {
       const passage = z.string().parse(text)
       if (passage.length > MAX_PASSAGE) return { readings: [], worth: false, interpreted: false, tooLong: true }
       const read = readText(passage, await words())

@@ -1,4 +1,5 @@
 export { bend, bent, straighten } from './bend'
+export { MOST_ANSWERS, answerKey, keptAnswers, canBeKept, isAnswer, type DoubtAnswers } from './doubtAnswers'
 export { all, apply, type Applied, type Change, type Edit, type FigureHead } from './edit'
 export { applyShared, newSharedFigure, readFigure } from './figureInYjs'
 export { outlineOf, type OutlineRow } from './outline'

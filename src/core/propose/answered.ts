@@ -1,12 +1,9 @@
 /** Doubts that were answered before: the same question gets the same answer, and says so. */
-import { apply } from '../document'
+import { apply, type DoubtAnswers } from '../document'
 import type { Reading } from './propose'
 
-/** The label that was chosen, by the question. */
-export type Answers = Readonly<Record<string, string>>
-
 /** The reading with all doubts settled that `answers` has an answer for; others are left open. */
-export function answered(reading: Reading, answers: Answers): Reading {
+export function answered(reading: Reading, answers: DoubtAnswers): Reading {
   const settled = reading.doubts.flatMap((d) => {
     const option = d.options.find((o) => o.label === answers[d.question])
     return option ? [{ doubt: d, option }] : []

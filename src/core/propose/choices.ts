@@ -91,20 +91,20 @@ function treeOf(read: ReadText, cases: readonly Case[]): Growing {
   const { text } = read
   const tree = new Growing()
   const root = rootOf(read, tree, 'Which case?')
-  for (const c of cases) addCase(tree, text, root, c)
+  for (const c of cases)
+    tree.add('outcome', capital(clean(slice(text, labelOf(text, c.then).label))), [c.then], root, {
+      text: clean(slice(text, c.when)),
+    })
   return tree
 }
-const addCase = (tree: Growing, text: string, root: NodeId, c: Case): NodeId =>
-  tree.add('outcome', capital(clean(slice(text, labelOf(text, c.then).label))), [c.then], root, {
-    text: clean(slice(text, c.when)),
-  })
 
 /** Running text in which one thing after the other depends on something. */
 export function casesInSentences(read: ReadText): Built | null {
   const { text, sentences } = read
   const put = sentences.map((s) => conditionsIn(text, s))
-  const ruled = sentences.map((s, i) => (put[i]?.length ? [] : rulesIn(read, s, i)))
-  const cases = put.flatMap((own, i): readonly Case[] => (own.length > 0 ? own : (ruled[i] ?? [])))
+  const cases = put.flatMap((own, i): readonly Case[] =>
+    own.length > 0 ? own : rulesIn(read, sentences[i] as Span, i),
+  )
   if (cases.length < 2) return null
   const tree = treeOf(read, cases)
   const sure = put.filter((own, i) => own.length > 0 || ruleIn(text, sentences[i] as Span) !== null)
@@ -114,8 +114,10 @@ export function casesInSentences(read: ReadText): Built | null {
 /** "Leather wants contact cement", "The loose ones go ashore": what is said of a kind of thing, or of those of a kind that
  *  differ, is a rule for them; what is said of a certain thing is not. */
 function rulesIn(read: ReadText, sentence: Span, i: number): Case[] {
+  if (/\?\s*$/.test(slice(read.text, sentence))) return []
   const told = (read.predications[i] ?? []).filter((p) => p.subject !== null && !p.pointing)
-  if (told.length === 0) return [ruleIn(read.text, sentence) ?? []].flat()
+  const rule = told.length === 0 ? ruleIn(read.text, sentence) : null
+  if (rule) return [rule]
   return told.flatMap(({ subject, said }) => {
     const who = slice(read.text, subject as Span)
     return CERTAIN.test(who) && !QUALIFIED.test(who) ? [] : [{ when: subject as Span, then: said }]

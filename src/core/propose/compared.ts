@@ -10,12 +10,14 @@ type Sets = {
   readonly names: readonly Named[]
   /** Where each is named again, with the words that say of which of them something holds: "only the crew". */
   readonly again?: readonly (readonly Span[])[]
-  readonly members: readonly {
-    readonly label: string
-    readonly key: string
-    readonly sets: ReadonlySet<number>
-    readonly source: readonly Span[]
-  }[]
+  readonly members: readonly Member[]
+}
+/** What is said of one or several of the compared things, by their places among the names; it grows as more is read. */
+export type Member = {
+  readonly label: string
+  readonly key: string
+  readonly sets: Set<number>
+  readonly source: Span[]
 }
 export type Compared = Sets & { readonly score: number; readonly reasons: readonly string[] }
 
@@ -25,7 +27,7 @@ type Said = { readonly set: number; readonly label: string; readonly span: Span 
 
 /** Members by key, each in all the sets that name it. */
 function collected(entries: readonly Said[]): Sets['members'] {
-  const byKey = new Map<string, { label: string; key: string; sets: Set<number>; source: Span[] }>()
+  const byKey = new Map<string, Member>()
   for (const e of entries) {
     const key = keyOf(e.label)
     const known = byKey.get(key) ?? { label: e.label, key, sets: new Set<number>(), source: [] }

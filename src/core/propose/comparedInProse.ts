@@ -3,11 +3,9 @@
 import { keyOf, type Predication, type ReadText } from '../reading'
 import { capital, slice, trimmed, type Span } from '../text'
 import { many } from './built'
-import type { Compared } from './compared'
+import type { Compared, Member } from './compared'
 import { contrastsIn, SHARED, nameOf, type Candidate, type Contrast } from './contrast'
 import { clean } from './shapes'
-
-type Member = { label: string; key: string; sets: Set<number>; source: Span[] }
 
 /** The likeliest comparison in which something is said of each thing alone; else the likeliest. */
 export function comparedInProse(read: ReadText): Compared | null {
@@ -65,7 +63,12 @@ function saidOfWhich(
 }
 
 /** What is said, without the subject where that only names one of the things or points back. */
-function labelSpan({ subject, pointing, said }: Predication, things: readonly Candidate[]): Span {
-  const named = (s: Span) => things.some((t) => t.places.some((x) => x.start >= s.start && x.end <= s.end))
-  return subject === null || pointing || named(subject) ? said : { start: subject.start, end: said.end }
+function labelSpan(p: Predication, things: readonly Candidate[]): Span {
+  const { subject } = p
+  const names = things.some((t) => t.places.some((x) => subject && x.start >= subject.start && x.end <= subject.end))
+  return names ? p.said : wholeSaid(p)
 }
+
+/** All that a clause says, without a subject that only points back. */
+export const wholeSaid = ({ subject, pointing, said }: Predication): Span =>
+  subject === null || pointing ? said : { start: subject.start, end: said.end }

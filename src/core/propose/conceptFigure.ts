@@ -1,7 +1,7 @@
 /** Concepts with labelled links: what the sentences say that one thing does to another, and what terms mean. */
 import type { FigureLink, FigureNode } from '../figure'
 import { BESIDE, keyOf, type LinkClaim, type Named, type ReadText } from '../reading'
-import { countMeeting, type Span } from '../text'
+import { contentWords, countMeeting, type Span } from '../text'
 import { many, type Built } from './built'
 import { mergeDoubts, pronounDoubt, type Doubt } from './doubts'
 import { Things, type Thing } from './named'
@@ -19,7 +19,7 @@ export function conceptFigure(read: ReadText): Built {
     for (const f of c.from)
       for (const t of c.to) {
         if (c.rule === BESIDE && !(known(f) && known(t))) continue
-        if ([f, t].some((n) => n.pronoun || namesNothing(n.key)) || f.key === t.key) continue
+        if ([f, t].some((n) => n.pronoun || namesNothing(n)) || f.key === t.key) continue
         const from = thingOf(f)
         const to = thingOf(t)
         from.source.push(f.span)
@@ -72,10 +72,10 @@ function pronounDoubts(
     .slice(0, MOST_POINTING)
 }
 
-/** Only points, counts or joins: "it", "one of these", "those". */
-const namesNothing = (key: string): boolean => key.split(' ').every((w) => EMPTY.test(w))
-const EMPTY =
-  /^(?:|it|its|he|she|they|them|one|ones|two|three|some|many|most|more|less|much|none|of|to|in|by|for|with|from|at|on|up|out|this|that|these|those|which|who|what|including|other|others|another|same|such|thing|way|\d+)$/
+/** Only points, counts or joins: "it", "one of these", "many ways". */
+const namesNothing = ({ key }: Named): boolean =>
+  contentWords(key, { start: 0, end: key.length }).every((w) => EMPTY.test(w.stem))
+const EMPTY = /^(?:thing|way|many|most|more|less|much|none|two|three|includ|\d+)$/
 
 const unique = (spans: readonly Span[]): Span[] => [...new Map(spans.map((s) => [`${s.start} ${s.end}`, s])).values()]
 

@@ -12,7 +12,7 @@ export type Doubt = {
   readonly options: readonly { readonly label: string; readonly edit: Edit }[]
 }
 
-/** A question with the answer that was taken without asking. */
+/** A question with the answer that was given to it. */
 export type Answered = { readonly question: string; readonly label: string }
 
 export const asItIs: Edit = { do: 'all', edits: [] }

@@ -1,4 +1,4 @@
-export { answered, type Answers } from './answered'
+export { answered } from './answered'
 export type { Coverage, LeftOut } from './coverage'
 export type { Doubt } from './doubts'
 export { STRONG, WORTH_SHOWING, propose, type Reading } from './propose'

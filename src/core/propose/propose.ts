@@ -25,7 +25,7 @@ export type Reading = {
   readonly reasons: readonly string[]
   readonly coverage: Coverage
   readonly doubts: readonly Doubt[]
-  /** Doubts settled as they were before. */
+  /** Doubts that have been answered, now or before. */
   readonly answered?: readonly Answered[]
   readonly figure: Figure
 }

@@ -54,6 +54,31 @@ test.each<[string, string, string[]]>([
       'Mate -> Deckhands',
     ],
   ],
+  // What is said of a kind of thing is a rule for it.
+  [
+    'decision',
+    'Which goods go where? Frozen goods travel in the cold hold. If a crate leaks, the mate refuses it. Live animals need a certificate. If it weighs more than two tonnes, ask the loading officer.',
+    [
+      'Which goods go where -Frozen goods> Travel in the cold hold',
+      'Which goods go where -Live animals> Need a certificate',
+      'Which goods go where -a crate leaks> The mate refuses it',
+      'Which goods go where -it weighs more than two tonnes> Ask the loading officer',
+    ],
+  ],
+  // Several things before a colon, and what "these" points at.
+  [
+    'hierarchy',
+    'The harbour plan marks four berths for campers: bow, stern, port and starboard. The office has three counters. These are tickets, freight and parcels.',
+    [
+      'Counters -> Freight',
+      'Counters -> Parcels',
+      'Counters -> Tickets',
+      'Four berths -> Bow',
+      'Four berths -> Port',
+      'Four berths -> Starboard',
+      'Four berths -> Stern',
+    ],
+  ],
 ])('%s: %s', (kind, text, wanted) => expect(linksOf(text)).toEqual([kind, wanted]))
 
 test.each<[string, string[]]>([

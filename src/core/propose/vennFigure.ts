@@ -3,9 +3,9 @@ import type { FigureNode, NodeId } from '../figure'
 import { keyOf, type CompareClaim, type Named, type ReadText } from '../reading'
 import { capital, slice, spansMeet, trimmed, type Span } from '../text'
 import { many, type Built } from './built'
-import { comparedInProse } from './comparedInProse'
+import { comparedInProse, wholeSaid } from './comparedInProse'
 import { clean } from './shapes'
-import { comparedInSections, comparedInTable, type Compared } from './compared'
+import { comparedInSections, comparedInTable, type Compared, type Member } from './compared'
 
 export function vennFigure(read: ReadText): Built {
   const found = [comparedInTable(read), comparedInSections(read), fromClaims(read), comparedInProse(read)].filter(
@@ -39,7 +39,7 @@ function fromClaims(read: ReadText): Compared | null {
   const claims = read.claims.filter((c): c is CompareClaim => c.relation === 'compare')
   const names = setNames(claims)
   if (names.length < 2 || names.length > 5) return null
-  const members: { label: string; key: string; sets: Set<number>; source: Span[] }[] = []
+  const members: Member[] = []
   const again = names.map((): Span[] => [])
   let current: Set<number> = new Set(names.keys())
   const sure = { shared: 0, own: 0 }
@@ -97,7 +97,7 @@ function fromClaims(read: ReadText): Compared | null {
 function wholeOf(read: ReadText, c: CompareClaim): Named[] {
   const p = read.predications.flat().find((x) => spansMeet(x, c.span))
   if (!p) return []
-  const span = { start: p.subject && !p.pointing ? p.subject.start : p.said.start, end: p.said.end }
+  const span = wholeSaid(p)
   const label = capital(clean(slice(read.text, span)))
   return label.split(' ').length < 2 ? [] : [{ label, key: keyOf(label), span, pronoun: null }]
 }

@@ -12,11 +12,13 @@ export type Named = {
 type Base = {
   readonly rule: string
   readonly span: Span
+}
+type Weighed = Base & {
   /** From 0 to 1: how surely the words mean it. */
   readonly weight: number
 }
 /** Something and what belongs below it. */
-export type ChildClaim = Base & {
+export type ChildClaim = Weighed & {
   readonly relation: 'child'
   /** `heads` is a unit with the person who runs it: which of them is above, the rest of the text decides. */
   readonly how: 'kind' | 'part' | 'reports' | 'heads'
@@ -40,7 +42,7 @@ export type LinkClaim = Base & {
   readonly perhaps?: { readonly word: string; readonly from: Named }
 }
 /** What one, several or all of the compared things are or do. */
-export type CompareClaim = Base & {
+export type CompareClaim = Weighed & {
   readonly relation: 'compare'
   /** `all` of the things compared, `these` as listed, or whatever `it` stands for. */
   readonly sets: readonly Named[]
@@ -48,7 +50,7 @@ export type CompareClaim = Base & {
   readonly members: readonly Named[]
 }
 /** Ways that one can take. */
-export type OptionClaim = Base & {
+export type OptionClaim = Weighed & {
   readonly relation: 'option'
   readonly of: Named | null
   readonly options: readonly Named[]

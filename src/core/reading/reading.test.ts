@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs'
 import { apply } from '../document'
 import { figureSchema } from '../figure'
-import { WORTH_SHOWING, createSuggest, propose } from '../propose'
+import { WORTH_SHOWING, createSuggest, propose, type Reading } from '../propose'
 import { corpus, type Gold } from '../testing/corpus'
 import { f1, match, noCounts, sum } from '../testing/scoring'
 import { oddText } from '../testing/oddText'
@@ -168,6 +168,7 @@ test('the frame of a mail is no step, and is listed as what it is', () => {
   expect(best?.coverage.left.some((l) => l.text.includes('old gate'))).toBe(true)
 })
 
+type Option = Reading['doubts'][number]['options'][number]
 test('every node and link knows its words, every figure fits the published schema, every answer to a doubt applies', () => {
   const wrong = passages.flatMap((g) =>
     propose(frozen(readText(g.text, lexicon))).flatMap((r) => {
@@ -183,6 +184,11 @@ test('every node and link knows its words, every figure fits the published schem
             .filter((o) => !figureSchema.safeParse(apply(r.figure, o.edit).figure).success)
             .map((o) => `${g.id}: “${o.label}” to “${d.question}”`),
         ),
+        // Whatever is answered first: an answer may take away what another is about.
+        ...[r.doubts, r.doubts.toReversed()]
+          .map((list) => list.reduce((f, d) => apply(f, (d.options.at(-1) as Option).edit).figure, r.figure))
+          .filter((f) => !figureSchema.safeParse(f).success || Object.values(f.links).some((l) => !f.nodes[l.from]))
+          .map(() => `${g.id}: all answers after one another`),
       ]
     }),
   )

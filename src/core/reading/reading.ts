@@ -123,7 +123,7 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
       ...mailUnits(frame),
     ],
     sentences: all,
-    predications: all.map((s) => piecesOf(text, s)),
+    predications: all.map((s) => piecesOf(text, s, pack)),
     phrases: all.flatMap((s) => namingWords(text, s)),
   }
 }
@@ -207,13 +207,8 @@ function claimsIn(
 /** "Four crews take turns. These are ...": what was spoken of last, unless it has been divided already. */
 function pointedAt(c: ChildClaim, { object, subject }: Discourse, before: readonly Claim[]): ChildClaim {
   const [meant] = object.length > 0 ? object : subject
-  const divided = before.findLast((x) => x.relation === 'child')
-  if (
-    !meant ||
-    !/^(?:these|those|they)$/.test(c.parent.pronoun ?? '') ||
-    (divided && divided.span.end > meant.span.start)
-  )
-    return c
+  const divided = before.some((x) => x.relation === 'child' && x.parent.key === meant?.key)
+  if (!meant || divided || !/^(?:these|those|they)$/.test(c.parent.pronoun ?? '')) return c
   return { ...c, parent: { ...meant, span: c.parent.span } }
 }
 

@@ -24,6 +24,9 @@ const TURNS = new Set(
   'not no never only without unless less more nicht kein keine nur ohne sin nunca solo sólo'.split(' '),
 )
 
+/** "not", "only", "without". */
+export const turns = (word: string): boolean => TURNS.has(word.toLowerCase())
+
 /** Without the endings that change with number, time and person; the same for "checks", "checked" and "checking". */
 export function stemOf(word: string): string {
   const lower = word

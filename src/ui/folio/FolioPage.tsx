@@ -109,7 +109,8 @@ function Spread({ folio }: { folio: OpenFolio }) {
 
   const passageText = passage ? projection.text.slice(passage.start, passage.end) : null
   const asked = useDeferredValue(passageText)
-  const { readings, current, change, again } = useReadings(asked, theme, useAnswers(folio))
+  const answers = useAnswers(folio)
+  const { readings, current, change, again } = useReadings(asked, theme, answers)
 
   const readPassage = useCallback(() => {
     const span = editor?.passage() ?? null
@@ -232,10 +233,11 @@ function Spread({ folio }: { folio: OpenFolio }) {
           {passage && (
             <ReadingsPanel
               onChange={change}
-              onAnswer={(question, label) => {
+              onAnswer={(kind, question, label) => {
                 keepAnswer(folio, question, label)
-                if (label === null) again()
+                if (label === null) again(kind)
               }}
+              answers={answers}
               readings={readings}
               current={current}
               lit={lit?.figure === 'readings' ? lit.parts : NO_PARTS}

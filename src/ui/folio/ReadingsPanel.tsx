@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react'
 import { X } from 'lucide-react'
-import { apply, takeIn } from '@/core/document'
+import { apply, takeIn, type DoubtAnswers } from '@/core/document'
 import { kinds, type FigureKind } from '@/core/figure'
 import type { Doubt, Reading } from '@/core/propose'
 import { SceneView } from '../scene/SceneView'
@@ -18,7 +18,9 @@ type Props = {
   /** A reading corrected before it is chosen: a doubt answered, words taken in. */
   readonly onChange: (kind: FigureKind, reading: Reading) => void
   /** An answer to be remembered in this folio; null to be asked again. */
-  readonly onAnswer: (question: string, label: string | null) => void
+  readonly onAnswer: (kind: FigureKind, question: string, label: string | null) => void
+  /** What this folio remembers. */
+  readonly answers: DoubtAnswers
   /** The list of what a kind leaves out is opened; null when it is closed. */
   readonly onLeftOut: (kind: FigureKind | null) => void
   readonly onClose: () => void
@@ -27,17 +29,7 @@ type Props = {
 const count = (text: string) => text.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.test(w)).length
 
 /** What the marked passage reads as: kinds, best first, each as pictures of the text itself. */
-export function ReadingsPanel({
-  readings,
-  current,
-  lit,
-  onPoint,
-  onChoose,
-  onChange,
-  onAnswer,
-  onLeftOut,
-  onClose,
-}: Props) {
+export function ReadingsPanel({ readings, current, onClose, ...row }: Props) {
   const shown = readings?.offered ?? []
   return (
     <section
@@ -60,16 +52,7 @@ export function ReadingsPanel({
         </p>
       )}
       {shown.map((o) => (
-        <ReadingRow
-          key={o.reading.kind}
-          offered={o}
-          lit={lit}
-          onPoint={(part) => onPoint(o, part)}
-          onChoose={(a) => onChoose(o, a)}
-          onChange={(r) => onChange(o.reading.kind, r)}
-          onAnswer={onAnswer}
-          onLeftOut={onLeftOut}
-        />
+        <ReadingRow key={o.reading.kind} offered={o} {...row} />
       ))}
     </section>
   )
@@ -115,24 +98,11 @@ function NoFigure({ readings }: { readings: Readings }) {
   )
 }
 
-function ReadingRow({
-  offered,
-  lit,
-  onPoint,
-  onChoose,
-  onChange,
-  onAnswer,
-  onLeftOut,
-}: {
-  offered: Offered
-  lit: ReadonlySet<string>
-  onPoint: (part: string | null) => void
-  onChoose: (arrangement: string) => void
-  onChange: (reading: Reading) => void
-  onAnswer: Props['onAnswer']
-  onLeftOut: (kind: FigureKind | null) => void
-}) {
+type RowProps = Omit<Props, 'readings' | 'current' | 'onClose'> & { readonly offered: Offered }
+
+function ReadingRow({ offered, lit, answers, onPoint, onChoose, onChange, onAnswer, onLeftOut }: RowProps) {
   const { reading } = offered
+  const change = (r: Reading) => onChange(r.kind, r)
   const { taken, of, left } = reading.coverage
   return (
     <article className="border-b border-rule py-3 last:border-b-0" data-kind={reading.kind}>
@@ -143,9 +113,19 @@ function ReadingRow({
           {left.length === 0 ? `All ${of} words` : `${taken} of ${of} words`}
         </span>
       </div>
-      <Pictures offered={offered} lit={lit} onPoint={onPoint} onChoose={onChoose} />
-      <Doubts reading={reading} onChange={onChange} onAnswer={onAnswer} />
-      <LeftOut reading={reading} onChange={onChange} onOpen={onLeftOut} />
+      <Pictures
+        offered={offered}
+        lit={lit}
+        onPoint={(part) => onPoint(offered, part)}
+        onChoose={(a) => onChoose(offered, a)}
+      />
+      <Doubts
+        reading={reading}
+        answers={answers}
+        onChange={change}
+        onAnswer={(question, label) => onAnswer(reading.kind, question, label)}
+      />
+      <LeftOut reading={reading} onChange={change} onOpen={onLeftOut} />
     </article>
   )
 }
@@ -208,12 +188,13 @@ function Pictures({ offered, lit, onPoint, onChoose }: PicturesProps) {
 
 type DoubtsProps = {
   readonly reading: Reading
+  readonly answers: DoubtAnswers
   readonly onChange: (r: Reading) => void
-  readonly onAnswer: Props['onAnswer']
+  readonly onAnswer: (question: string, label: string | null) => void
 }
 
 /** Where the words can be taken in two ways: the answer changes the figure, and holds for the folio until it is taken back. */
-function Doubts({ reading, onChange, onAnswer }: DoubtsProps) {
+function Doubts({ reading, answers, onChange, onAnswer }: DoubtsProps) {
   const answer = (d: Doubt, option: Doubt['options'][number]) => {
     onChange({
       ...reading,
@@ -228,7 +209,8 @@ function Doubts({ reading, onChange, onAnswer }: DoubtsProps) {
       {reading.answered?.map(({ question, label }) => (
         <p key={question} className="mt-2 flex items-baseline gap-2 text-[13px] text-quiet" data-answered={question}>
           <span>
-            {question} <span className="font-semibold">{label}</span>, kept for this folio.
+            {question} <span className="font-semibold">{label}</span>
+            {answers[question] === label && ', kept for this folio'}.
           </span>
           <button type="button" className="quiet-button shrink-0" onClick={() => onAnswer(question, null)}>
             Ask again

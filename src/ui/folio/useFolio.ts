@@ -4,9 +4,17 @@ import { nanoid } from 'nanoid'
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { IndexeddbPersistence } from 'y-indexeddb'
 import * as Y from 'yjs'
-import { applyShared, newSharedFigure, readFigure, type Edit } from '@/core/document'
+import {
+  answerKey,
+  keptAnswers,
+  applyShared,
+  canBeKept,
+  newSharedFigure,
+  readFigure,
+  type DoubtAnswers,
+  type Edit,
+} from '@/core/document'
 import type { Figure } from '@/core/figure'
-import type { Answers } from '@/core/propose'
 import type { Anchor } from '@/manuscript'
 import { FolioConnection, type SyncState } from '@/sync/folioConnection'
 import { Journal } from '@/sync/journal'
@@ -129,23 +137,16 @@ const readTitle = (head: Y.Map<unknown>): string => String(head.get('title') ?? 
 
 export const useFigures = (folio: OpenFolio | null): readonly SharedFigure[] =>
   useShared(folio?.figures ?? null, readFigures, NONE)
-/** Under these keys the head of a folio keeps what was answered to doubts. */
-const ANSWER = 'answer:'
-const LONGEST_QUESTION = 400
-const NO_ANSWERS: Answers = {}
-const readAnswers = (head: Y.Map<unknown>): Answers =>
-  Object.fromEntries(
-    [...head.entries()].flatMap(([key, label]) =>
-      key.startsWith(ANSWER) && typeof label === 'string' ? [[key.slice(ANSWER.length), label]] : [],
-    ),
-  )
-export const useAnswers = (folio: OpenFolio | null): Answers => useShared(folio?.head ?? null, readAnswers, NO_ANSWERS)
+
+const NO_ANSWERS: DoubtAnswers = {}
+const readAnswers = (head: Y.Map<unknown>): DoubtAnswers => keptAnswers(head.entries())
+export const useAnswers = (folio: OpenFolio | null): DoubtAnswers =>
+  useShared(folio?.head ?? null, readAnswers, NO_ANSWERS)
 
 /** Keeps the answer to a question for all readings of the folio; null takes it back. */
 export function keepAnswer(folio: OpenFolio, question: string, label: string | null): void {
-  if (question.length > LONGEST_QUESTION) return
-  if (label === null) folio.head.delete(`${ANSWER}${question}`)
-  else folio.head.set(`${ANSWER}${question}`, label)
+  if (label === null) folio.head.delete(answerKey(question))
+  else if (canBeKept(readAnswers(folio.head), question, label)) folio.head.set(answerKey(question), label)
 }
 
 export const useTitle = (folio: OpenFolio | null): string => useShared(folio?.head ?? null, readTitle, '')

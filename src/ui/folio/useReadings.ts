@@ -1,8 +1,9 @@
 'use client'
 
 import { useCallback, useEffect, useRef, useState } from 'react'
+import type { DoubtAnswers } from '@/core/document'
 import type { FigureKind } from '@/core/figure'
-import type { Answers, Reading } from '@/core/propose'
+import type { Reading } from '@/core/propose'
 import type { Scene } from '@/core/scene'
 import type { Theme } from '@/core/style'
 import { compute } from '@/workers/client'
@@ -27,12 +28,12 @@ type UsedReadings = {
   /** False while what is shown is of other words than those asked for. */
   readonly current: boolean
   readonly change: (kind: FigureKind, reading: Reading) => void
-  /** Reads once more, as when an answer has been taken back. */
-  readonly again: () => void
+  /** Reads once more without what was corrected in one kind, as when an answer has been taken back. */
+  readonly again: (kind: FigureKind) => void
 }
 
 /** What a passage reads as, with pictures that come in one after the other, best reading first. */
-export function useReadings(text: string | null, theme: Theme, answers: Answers): UsedReadings {
+export function useReadings(text: string | null, theme: Theme, answers: DoubtAnswers): UsedReadings {
   const [state, setState] = useState<Readings | null>(null)
   /** Readings corrected by the person, by kind; what is still being drawn of the first ones must not undo them. */
   const corrected = useRef<Corrected>({ text: null, by: new Map() })
@@ -63,8 +64,8 @@ export function useReadings(text: string | null, theme: Theme, answers: Answers)
     }
   }, [text, theme, round])
 
-  const again = useCallback(() => {
-    corrected.current = { text: null, by: new Map() }
+  const again = useCallback((kind: FigureKind) => {
+    corrected.current.by.delete(kind)
     setRound((n) => n + 1)
   }, [])
 
@@ -123,7 +124,7 @@ function keepingPictures(next: Readings, old: Readings | null): Readings {
 async function readAll(
   text: string,
   theme: Theme,
-  answers: Answers,
+  answers: DoubtAnswers,
   show: (r: Readings) => void,
   wanted: () => boolean,
   corrected: ReadonlyMap<FigureKind, Reading>,

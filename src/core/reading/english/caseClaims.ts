@@ -29,13 +29,12 @@ export function caseClaims(clauses: readonly Clause[], asked: boolean, lexicon: 
       then: { label: then.label, key: keyOf(then.label), span: { start: c.start, end: c.end }, pronoun: null },
       rule: 'case',
       span: { start: when.span.start, end: c.end },
-      weight: when.sure ? 0.7 : 0.4,
     })
   }
   return out
 }
 
-type Case = { readonly words: readonly Tagged[]; readonly span: Span; readonly sure: boolean }
+type Case = { readonly words: readonly Tagged[]; readonly span: Span }
 function caseOf(c: Clause, before: Clause | null, asked: boolean): Case | null {
   const spanOf = (words: readonly Tagged[]) => ({ start: words[0]?.start ?? c.start, end: words.at(-1)?.end ?? c.end })
   const measured = (words: readonly Tagged[]) =>
@@ -43,18 +42,18 @@ function caseOf(c: Clause, before: Clause | null, asked: boolean): Case | null {
   const [first] = c.front
   if (first && MEASURED.test(first.lower) && (measured(c.front) || asked)) {
     const words = /^(?:with|in|for|at)$/.test(first.lower) ? c.front.slice(1) : c.front
-    return { words, span: spanOf(c.front), sure: measured(c.front) }
+    return { words, span: spanOf(c.front) }
   }
   const prep = c.subject.findIndex((w, i) => i > 0 && /^(?:below|above|under|over|between)$/.test(w.lower))
   if (prep > 0 && measured(c.subject)) {
     const words = c.subject.slice(prep)
-    return { words, span: spanOf(words), sure: true }
+    return { words, span: spanOf(words) }
   }
   if (!asked) return null
   if (before?.sub === 'if') {
     const verbs = before.verb?.words.filter((w) => w.tag === 'verb') ?? []
     const words = [...before.subject.filter((w) => w.tag !== 'pron'), ...verbs, ...before.rest]
-    return words.length > 0 ? { words, span: { start: before.start, end: before.end }, sure: false } : null
+    return words.length > 0 ? { words, span: { start: before.start, end: before.end } } : null
   }
   // After "depends on", what a sentence is about is the case: "Bicycles go on either boat".
   const plural =
@@ -62,8 +61,6 @@ function caseOf(c: Clause, before: Clause | null, asked: boolean): Case | null {
     c.subject.at(-1)?.tag !== 'pron' &&
     c.subject[0]?.tag !== 'det' &&
     /s$/.test(c.subject.find((w) => w.tag === 'noun')?.lower ?? '')
-  if (plural && c.verb?.base !== 'depend') return { words: c.subject, span: spanOf(c.subject), sure: false }
-  return c.verb?.base === 'mean' && c.subject.length > 0
-    ? { words: c.subject, span: spanOf(c.subject), sure: false }
-    : null
+  if (plural && c.verb?.base !== 'depend') return { words: c.subject, span: spanOf(c.subject) }
+  return c.verb?.base === 'mean' && c.subject.length > 0 ? { words: c.subject, span: spanOf(c.subject) } : null
 }

@@ -88,7 +88,6 @@ function aboutClaims(
         ofChance: false,
         rule: 'chance',
         span: { start: when.start, end: c.end },
-        weight: 0.9,
       })
       continue
     }
@@ -183,7 +182,6 @@ function chances(text: string, c: Clause, clauses: readonly Clause[], option: Na
         ofChance: false,
         rule: 'chance',
         span: { start: c.start, end: Math.max(c.end, outcome.span.end) },
-        weight: chance.estimated ? 0.5 : 0.9,
       })
   }
   return out
@@ -240,6 +238,5 @@ function told(c: Clause, option: Named, bySubject: boolean, ofChance: boolean): 
       ofChance,
       rule: 'said-of',
       span: { start: c.start, end: c.end },
-      weight: 0.4,
     }))
 }

@@ -36,7 +36,6 @@ export function linkClaims(clauses: readonly Clause[], discourse: Discourse, lex
       negative: c.verb.negative,
       rule: 'says',
       span: { start: c.start, end: c.end },
-      weight: weightOf(c),
     } as const
     const gapped = gappedOf(c)
     // "Mistakes are what passengers complain about": what is complained about stands before.
@@ -112,15 +111,6 @@ function otherwiseMeant(c: Clause, d: Discourse, from: readonly Named[]): LinkCl
   return other?.[0] && more.length === 0 && from.length === 1 ? { word, from: other[0] } : null
 }
 
-/** What was done once, and what we or you do, is a story or a rule rather than how things hang together. */
-function weightOf(c: Clause): number {
-  if (c.verb?.told || c.verb?.modal === 'would') return 0.3
-  return c.subject.some((w) =>
-    /^(?:we|you|i|he|she|us|our|my|nobody|somebody|someone|everybody|everyone)$/.test(w.lower),
-  )
-    ? 0.3
-    : 0.6
-}
 function subjectsOf(c: Clause, all: readonly Clause[], d: Discourse, out: readonly LinkClaim[]): readonly Named[] {
   if (c.relative) {
     const before = all.slice(0, all.indexOf(c)).findLast((x) => !x.relative)
@@ -177,7 +167,7 @@ export function definitionClaims(term: Named, clauses: readonly Clause[], lexico
   const [first] = clauses
   if (!first) return []
   const span = { start: term.span.start, end: clauses.at(-1)?.end ?? first.end }
-  const base = { relation: 'link', span, weight: 0.8, negative: false } as const
+  const base = { relation: 'link', span, negative: false } as const
   const genus = first.verb === null ? first.rest : reducedRelative(first)
   const out: LinkClaim[] = []
   const what = mention(genus)

@@ -8,6 +8,7 @@ const MORE = '(?:\\s+(?:eigentlich|nur|im Wesentlichen|wiederum|vor allem|auch|m
 export const german: LanguagePack = {
   language: 'de',
   answers: answersIn('de'),
+  contrast: /aber|während/,
   cues: [
     {
       gives: 'first',

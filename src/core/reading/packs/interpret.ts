@@ -85,17 +85,18 @@ export function packClaims(text: string, span: Span, pack: LanguagePack, last: {
       .split(pack.and)
       .filter((w) => w.trim() !== '')
       .map((w) => name(w))
-  const base = { span, rule: pack.language, weight: 0.85 } as const
+  const base = { span, rule: pack.language } as const
+  const weighed = { ...base, weight: 0.85 } as const
   for (const row of pack.hierarchy) {
     const { parent, list: items } = row.pattern.exec(said)?.groups ?? {}
     if (parent && items)
-      return [{ ...base, relation: 'child', how: row.gives, parent: name(parent), children: list(items) }]
+      return [{ ...weighed, relation: 'child', how: row.gives, parent: name(parent), children: list(items) }]
   }
   for (const row of pack.compare) {
     const g = row.pattern.exec(said)?.groups
     if (!g?.set) continue
     const sets = [name(g.set), ...(g.other ? [name(g.other)] : [])]
-    return [{ ...base, relation: 'compare', how: row.gives, sets, members: g.list ? list(g.list) : [name(g.rest)] }]
+    return [{ ...weighed, relation: 'compare', how: row.gives, sets, members: g.list ? list(g.list) : [name(g.rest)] }]
   }
   return linksIn(said, pack, name, last).map((l) => ({ ...base, relation: 'link', negative: false, ...l }))
 }

@@ -25,6 +25,8 @@ export type LanguagePack = {
   readonly compare: readonly PackRow<'shared' | 'only' | 'own'>[]
   /** Verbs that link two things, with their prepositions. */
   readonly links: RegExp
+  /** Sets a clause against the one before: "but", "while". */
+  readonly contrast: RegExp
   /** Articles and other words that are no part of a name. */
   readonly articles: RegExp
   readonly and: RegExp

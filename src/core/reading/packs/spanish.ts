@@ -7,6 +7,7 @@ const KIND = '(?:tipos|clases|formas|grupos|categorías|partes|áreas|niveles|va
 export const spanish: LanguagePack = {
   language: 'es',
   answers: answersIn('es'),
+  contrast: /pero|mientras/,
   cues: [
     {
       gives: 'first',
