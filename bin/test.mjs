@@ -75,9 +75,18 @@ try {
   cluster.drop(DATABASE)
   const env = { DATABASE_URL: cluster.url(DATABASE) }
   migrate(env)
-  for (const file of ['commandLine', 'storage', 'sync', 'door', 'outage', 'browser', 'reading', 'pages', 'shaping'].map(
-    (name) => `e2e/${name}.test.ts`,
-  ))
+  for (const file of [
+    'commandLine',
+    'storage',
+    'sync',
+    'door',
+    'outage',
+    'browser',
+    'reading',
+    'pages',
+    'shaping',
+    'otherReader',
+  ].map((name) => `e2e/${name}.test.ts`))
     step(file, () => {
       const done = spawnSync(process.execPath, ['--import', 'tsx', '--test', '--test-reporter=tap', file], {
         // A test that leaves something open never ends by itself.

@@ -1,6 +1,10 @@
 /** Texts read in a real browser: what is offered, why, what is doubted, and what no figure can be made of. */
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
+import { propose } from '../src/core/propose'
+import { readText } from '../src/core/reading'
+import { corpus, passagesOfOthers } from '../src/core/testing/corpus'
+import { shippedLexicon } from '../src/server/lexicon'
 import { Key, eventually, newFolio, type Browser } from './support'
 import { tested } from './tested'
 
@@ -209,4 +213,29 @@ test('a brief becomes a first text with visible gaps, which reads as it was mean
   assert.match(await b.text('.manuscript h1'), /Mooring at night/)
   await markAll()
   assert.equal(await (await b.find('article[data-kind]')).getAttribute('data-kind'), 'process')
+})
+
+test('the worker reads as Node does, to the byte: passages of the corpus, and others’ where they are at hand', async () => {
+  const own = corpus().map((g) => g.text)
+  const some = (from: readonly string[], n: number) => from.filter((_, i) => i % Math.ceil(from.length / n) === 0)
+  const passages = [...some(own, 60), ...some(passagesOfOthers(), 100)]
+  await b.driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+    source: `const Plain = Worker; window.started = []; window.Worker = class extends Plain { constructor(...a) { super(...a); window.started.push(this) } }`,
+  })
+  await b.driver.get(`${base}/folio/${await newFolio(base, 'Start')}`)
+  await eventually('the worker is there', 20_000, () => b.driver.executeScript<boolean>('return started.length > 0'))
+  const lexicon = shippedLexicon()
+  for (const [i, text] of passages.entries()) {
+    // A message as the page's own client sends it.
+    const inWorker = await b.driver.executeAsyncScript<string>(
+      `const done = arguments[arguments.length - 1], [text, id] = arguments, worker = started[0]
+       const hear = (e) => { if (e.data.id === id) { worker.removeEventListener('message', hear); done(JSON.stringify(e.data.value.readings ?? e.data.value)) } }
+       worker.addEventListener('message', hear)
+       worker.postMessage({ id, type: 'APPLY', path: ['read'], argumentList: [{ type: 'RAW', value: text }] })`,
+      text,
+      `same-${i}`,
+    )
+    assert.equal(inWorker, JSON.stringify(propose(readText(text, lexicon))), text.slice(0, 60))
+  }
+  assert.ok(passages.length >= 50)
 })

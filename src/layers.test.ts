@@ -36,7 +36,7 @@ const layers: Record<string, Row> = {
   'core/reading': core(['text', 'syntax']),
   'core/figure': core(['graph'], ['zod']),
   // Doubts carry edits, as values.
-  'core/propose': core(['reading', 'figure', 'text', 'document']),
+  'core/propose': core(['reading', 'figure', 'graph', 'text', 'document'], ['zod']),
   'core/style': core(['geometry', 'figure']),
   'core/measure': core(
     ['geometry', 'style', 'figure', 'text'],

@@ -20,6 +20,7 @@ async function loaded(address: string, name: string): Promise<Uint8Array> {
 const api: Compute = {
   warm: async (...given) => (await ready).warm(...given),
   read: async (...given) => (await ready).read(...given),
+  ground: async (...given) => (await ready).ground(...given),
   suggest: async (...given) => (await ready).suggest(...given),
   arrangements: async (...given) => (await ready).arrangements(...given),
   continued: async (...given) => (await ready).continued(...given),

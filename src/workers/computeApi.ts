@@ -6,7 +6,17 @@ import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/fig
 import { arrangementsFor, withNodeAt } from '@/core/layout'
 import { MissingFont, createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
 import { routedFigure, sceneOf } from '@/core/pipeline'
-import { WORTH_SHOWING, propose, createSuggest, type Reading, type Suggestion, answered } from '@/core/propose'
+import {
+  WORTH_SHOWING,
+  answered,
+  createSuggest,
+  givenFiguresSchema,
+  grounded,
+  propose,
+  type Grounded,
+  type Reading,
+  type Suggestion,
+} from '@/core/propose'
 import { englishLexicon, readText, type Lexicon } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, type Scene } from '@/core/scene'
@@ -91,6 +101,9 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>, l
         tooLong: false,
       }
     },
+    /** What another reader, called `by`, gave for a passage, as far as the passage bears it out. */
+    ground: async (text: string, given: unknown, by: string): Promise<Grounded> =>
+      grounded(readText(z.string().max(MAX_PASSAGE).parse(text), await words()), givenFiguresSchema.parse(given), by),
     suggest: async (text: string): Promise<Suggestion[]> =>
       (suggest ??= createSuggest(await words()))(z.string().parse(text)),
     /** The arrangements worth offering for a figure. */

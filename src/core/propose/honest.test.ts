@@ -1,23 +1,14 @@
 /** What must hold of every reading of every text: no word is lost in silence, labels are whole, one item is one node. */
-import { existsSync, readFileSync } from 'node:fs'
 import { conditionsIn, readText, type ReadText } from '../reading'
 import { shippedLexicon } from '@/server/lexicon'
-import { corpus } from '../testing/corpus'
+import { corpus, passagesOfOthers } from '../testing/corpus'
 import { oddText } from '../testing/oddText'
 import { failingSeeds } from '../testing/seededFigure'
 import { slice, spansMeet, type Entry } from '../text'
 import { propose, type Reading } from './propose'
 
 const lexicon = shippedLexicon()
-/** Passages by others stand beside the repository, not in it. */
-const REAL = '../shared/corpus/real/develop.jsonl'
-const others = existsSync(REAL)
-  ? readFileSync(REAL, 'utf8')
-      .split('\n')
-      .filter((l) => l !== '')
-      .map((l) => (JSON.parse(l) as { text: string }).text)
-  : []
-const texts = [...corpus().map((g) => g.text), ...others]
+const texts = [...corpus().map((g) => g.text), ...passagesOfOthers()]
 
 const figureWords = (r: Reading): string =>
   [

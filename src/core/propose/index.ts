@@ -1,5 +1,7 @@
 export { answered } from './answered'
 export type { Coverage, LeftOut } from './coverage'
 export type { Doubt } from './doubts'
+export { givenFiguresSchema, type GivenFigures } from './givenFigure'
+export { grounded, type Grounded, type Refused } from './grounded'
 export { STRONG, WORTH_SHOWING, propose, type Reading } from './propose'
 export { createSuggest, type Suggestion } from './suggest'

@@ -1,6 +1,6 @@
 /** Stage `propose`: what a passage says, as figures, ranked. Reading and figure meet only here. Out: per kind a figure
  *  with its score, the reasons, and what of the passage it holds and leaves out. Lays nothing out. */
-import { MAX_NODES, figureKinds, type Figure, type FigureKind } from '../figure'
+import { MAX_NODES, figureKinds, type Figure, type FigureKind, type NodeId } from '../figure'
 import type { ReadText } from '../reading'
 import { slice, type Span } from '../text'
 import { many, type Built } from './built'
@@ -17,8 +17,10 @@ import { processFigure } from './processFigure'
 import { vennFigure } from './vennFigure'
 
 export type Reading = {
+  /** Which of a passage's readings: its kind, or a name of its own where another reader gave it. */
+  readonly id: string
   readonly kind: FigureKind
-  /** How likely this kind is, from 0 to 1; learned, see `rank`. */
+  /** How likely this kind is, from 0 to 1; learned, see `rank`. 0 for what another reader gave, which is not ranked. */
   readonly score: number
   /** Sure enough to be offered without being asked. */
   readonly strong: boolean
@@ -28,6 +30,8 @@ export type Reading = {
   /** Doubts that have been answered, now or before. */
   readonly answered?: readonly Answered[]
   readonly figure: Figure
+  /** By whom it was read, where not by us: nodes whose words are not in the passage, and what was refused. */
+  readonly other?: { readonly by: string; readonly added: readonly NodeId[]; readonly refused: readonly string[] }
 }
 /** Below this a passage is not called a figure; at `STRONG` it is offered without being asked. */
 export const WORTH_SHOWING = 0.31
@@ -42,6 +46,9 @@ const kindRows = {
   decision: { build: decisionFigure, arrangement: 'tree', fewest: 3 },
   points: { build: buildPoints, arrangement: 'grid', fewest: 2 },
 } satisfies Record<FigureKind, KindRow>
+
+/** The fewest nodes that make a figure of a kind. */
+export const fewestOf = (kind: FigureKind): number => kindRows[kind].fewest
 
 export const propose = (read: ReadText): Reading[] => readingsOf(read, builtOf(read))
 
@@ -62,6 +69,7 @@ export function readingsOf(read: ReadText, built: ReadonlyMap<FigureKind, Built>
       const coverage = coverageOf(read, b, title, words)
       const sure = sureness(sureFeatures(read, kind, chances, b, coverage))
       return {
+        id: kind,
         kind,
         score: Math.round((chances.get(kind) ?? 0) * 1000) / 1000,
         strong: sure >= STRONG,
@@ -161,14 +169,15 @@ function buildPoints(read: ReadText): Built {
 }
 
 /** What the author called the passage, or the line above its list. */
-function titleOf(read: ReadText): Span | null {
+export function titleOf(read: ReadText): Span | null {
   const { title, opening, entries } = read.outline
   const above = opening.at(-1)
   return title ?? (entries.length > 1 && above && above.end - above.start <= LONGEST_TITLE ? above : null)
 }
 const LONGEST_TITLE = 120
 
-function figureOf(read: ReadText, kind: FigureKind, built: Built, title: Span | null): Figure {
+/** A figure as data, in the plain style. */
+export function figureOf(read: ReadText, kind: FigureKind, built: Built, title: Span | null): Figure {
   return {
     id: 'figure',
     kind,

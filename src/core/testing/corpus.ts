@@ -1,6 +1,6 @@
 /** The passages the reading engine is scored on: text files, each passage with what a careful editor would draw from it.
  *  Format and the split into `develop` and `check` are described in `corpus/README.md`. Shares no code with the reader. */
-import { readFileSync, readdirSync } from 'node:fs'
+import { existsSync, readFileSync, readdirSync } from 'node:fs'
 import path from 'node:path'
 
 export type GoldLink = { readonly from: string; readonly to: string; readonly text: string }
@@ -137,3 +137,14 @@ function drawing() {
     done: (): Drawing => ({ nodes, links, actors: {} }),
   }
 }
+
+const OTHERS = '../shared/corpus/real/develop.jsonl'
+
+/** Passages by others, which stand beside the repository and not in it; none where they are not at hand. */
+export const passagesOfOthers = (): string[] =>
+  existsSync(OTHERS)
+    ? readFileSync(OTHERS, 'utf8')
+        .split('\n')
+        .filter((l) => l !== '')
+        .map((l) => (JSON.parse(l) as { text: string }).text)
+    : []

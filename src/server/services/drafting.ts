@@ -3,6 +3,7 @@
  *  square brackets wherever somebody has to know something. */
 import { z } from 'zod'
 import type { Problem } from '@/core/problem'
+import { askService, headersSetting, type JsonService } from './jsonService'
 import { patterns, type DraftPattern } from './patterns'
 
 export type Brief = { readonly topic: string; readonly pattern: DraftPattern }
@@ -18,65 +19,24 @@ export const standIn: Drafting = {
   draft: (brief) => Promise.resolve({ text: patterns[brief.pattern].text(brief.topic) }),
 }
 
-/** What is sent and what must come back; both can be renamed to fit a service. */
-export type DraftingEndpoint = {
-  readonly url: string
-  readonly headers: Readonly<Record<string, string>>
-  /** Field of the answer that holds the text; dots lead into objects and lists: `choices.0.text`. */
-  readonly answerField: string
-  readonly timeoutMs: number
-}
-
-const MOST_BYTES = 400_000
-
 /** Posts `{ topic, pattern, outline }` as JSON. Whatever goes wrong, the brief is still with the person, who is told what to do. */
-export function httpDrafting(endpoint: DraftingEndpoint, fetcher: typeof fetch = fetch): Drafting {
+export function httpDrafting(service: JsonService): Drafting {
   const failed = (why: string): Problem => ({ code: 'draft-failed', why })
   return {
     draft: async (brief) => {
-      let response: Response
-      try {
-        response = await fetcher(endpoint.url, {
-          method: 'POST',
-          headers: { 'content-type': 'application/json', accept: 'application/json', ...endpoint.headers },
-          body: JSON.stringify({ ...brief, outline: patterns[brief.pattern].text(brief.topic) }),
-          signal: AbortSignal.timeout(endpoint.timeoutMs),
-          redirect: 'error',
-        })
-      } catch (error) {
-        return failed(
-          (error as { name?: unknown } | null)?.name === 'TimeoutError'
-            ? `it did not answer within ${endpoint.timeoutMs / 1000} seconds`
-            : 'it cannot be reached',
-        )
-      }
-      if (!response.ok) return failed(`it answered with status ${response.status}`)
-      const body = await response.text()
-      if (body.length > MOST_BYTES) return failed('its answer is too long')
-      const text = fieldOf(body, endpoint.answerField)
-      return text === null ? failed(`its answer has no text in “${endpoint.answerField}”`) : { text }
+      const answer = await askService(service, { ...brief, outline: patterns[brief.pattern].text(brief.topic) })
+      if ('why' in answer) return failed(answer.why)
+      const { value } = answer
+      return typeof value === 'string' && value.trim() !== ''
+        ? { text: value }
+        : failed(`its answer has no text in “${service.answerField}”`)
     },
   }
 }
 
-function fieldOf(body: string, field: string): string | null {
-  let value: unknown
-  try {
-    value = JSON.parse(body)
-  } catch {
-    // Not JSON: answered below like an answer without the field.
-    return null
-  }
-  for (const name of field.split('.')) {
-    if (value === null || typeof value !== 'object') return null
-    value = (value as Record<string, unknown>)[name]
-  }
-  return typeof value === 'string' && value.trim() !== '' ? value : null
-}
-
 const settings = z.object({
   DRAFTING_URL: z.url().optional(),
-  DRAFTING_HEADERS: z.string().optional(),
+  DRAFTING_HEADERS: headersSetting,
   DRAFTING_ANSWER_FIELD: z.string().default('text'),
   DRAFTING_TIMEOUT_MS: z.coerce.number().int().min(100).max(120_000).default(20_000),
 })
@@ -85,10 +45,9 @@ const settings = z.object({
 export function draftingFrom(env: Readonly<Record<string, string | undefined>>): Drafting {
   const given = settings.parse(env)
   if (!given.DRAFTING_URL) return standIn
-  const headers = z.record(z.string(), z.string()).parse(JSON.parse(given.DRAFTING_HEADERS ?? '{}'))
   return httpDrafting({
     url: given.DRAFTING_URL,
-    headers,
+    headers: given.DRAFTING_HEADERS,
     answerField: given.DRAFTING_ANSWER_FIELD,
     timeoutMs: given.DRAFTING_TIMEOUT_MS,
   })

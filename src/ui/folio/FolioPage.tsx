@@ -2,8 +2,7 @@
 
 import { nanoid } from 'nanoid'
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
-import type { FigureKind } from '@/core/figure'
-import type { Suggestion } from '@/core/propose'
+import type { Reading, Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
 import { anchorOf, fromLineStart, projectShared, spanOf, type Projection } from '@/manuscript'
 import { compute } from '@/workers/client'
@@ -30,10 +29,18 @@ import {
   type OpenFolio,
   type SharedFigure,
 } from './useFolio'
+import { useOtherReader } from './useOtherReader'
 import { useReadings, type Offered } from './useReadings'
 import { WritingTools } from './WritingTools'
 
-export function FolioPage({ id, title }: { id: string; title: string }) {
+type PageProps = {
+  readonly id: string
+  readonly title: string
+  /** What another reader is called, where one is configured. */
+  readonly reader: string | null
+}
+
+export function FolioPage({ id, title, reader }: PageProps) {
   const { folio, sync, loaded } = useFolio(id)
   const shownTitle = useTitle(folio) || title
   return (
@@ -45,9 +52,10 @@ export function FolioPage({ id, title }: { id: string; title: string }) {
         ]}
         status={<SyncStatus sync={sync} />}
       />
+      <h1 className="sr-only">{shownTitle}</h1>
       <SyncSentence sync={sync} />
       {folio && loaded ? (
-        <Spread folio={folio} />
+        <Spread folio={folio} reader={reader} />
       ) : (
         <p className="p-10 text-quiet">
           {sync.is === 'offline'
@@ -75,17 +83,18 @@ const fromPassage = (spans: readonly Span[], passage: Span): Span[] =>
 const MIN_MARK = 12
 const BOTH_PAGES = ['page', 'manuscript'] as const
 const NO_PARTS: ReadonlySet<string> = new Set()
+const NO_READINGS: readonly Reading[] = []
 
 /** The two facing pages: manuscript, gutter, figures. */
-function Spread({ folio }: { folio: OpenFolio }) {
+function Spread({ folio, reader }: { folio: OpenFolio; reader: string | null }) {
   const { theme } = useTheme()
   const tell = useNotice()
   const [editor, setEditor] = useState<EditorHandle | null>(null)
   const [projection, setProjection] = useState<Projection<number>>({ text: '', pieces: [] })
   const [passage, setPassage] = useState<Span | null>(null)
   const [lit, setLit] = useState<{ figure: string; parts: ReadonlySet<string>; words: readonly Span[] } | null>(null)
-  /** The kind whose left-out words are listed, and so marked in the manuscript. */
-  const [leftOut, setLeftOut] = useState<FigureKind | null>(null)
+  /** The reading whose left-out words are listed, and so marked in the manuscript. */
+  const [leftOut, setLeftOut] = useState<string | null>(null)
   const figures = useFigures(folio)
   const text = useDeferredValue(projection.text)
   const suggestions = useSuggestions(text)
@@ -110,7 +119,8 @@ function Spread({ folio }: { folio: OpenFolio }) {
   const passageText = passage ? projection.text.slice(passage.start, passage.end) : null
   const asked = useDeferredValue(passageText)
   const answers = useAnswers(folio)
-  const { readings, current, change, again } = useReadings(asked, theme, answers)
+  const other = useOtherReader(reader, asked)
+  const { readings, current, change, again } = useReadings(asked, theme, answers, other?.readings ?? NO_READINGS)
 
   const readPassage = useCallback(() => {
     const span = editor?.passage() ?? null
@@ -184,9 +194,7 @@ function Spread({ folio }: { folio: OpenFolio }) {
 
   const topOf = useCallback((offset: number) => editor?.topOf(offset) ?? null, [editor])
   const marks = useMemo(() => {
-    const listed = current
-      ? readings?.offered.find((o) => o.reading.kind === leftOut)?.reading.coverage.left
-      : undefined
+    const listed = current ? readings?.offered.find((o) => o.reading.id === leftOut)?.reading.coverage.left : undefined
     const words =
       lit?.words ??
       (passage && listed
@@ -233,9 +241,10 @@ function Spread({ folio }: { folio: OpenFolio }) {
           {passage && (
             <ReadingsPanel
               onChange={change}
-              onAnswer={(kind, question, label) => {
+              other={other}
+              onAnswer={(id, question, label) => {
                 keepAnswer(folio, question, label)
-                if (label === null) again(kind)
+                if (label === null) again(id)
               }}
               answers={answers}
               readings={readings}

@@ -3,9 +3,11 @@
 import { useEffect } from 'react'
 import { X } from 'lucide-react'
 import { apply, takeIn, type DoubtAnswers } from '@/core/document'
-import { kinds, type FigureKind } from '@/core/figure'
+import { kinds } from '@/core/figure'
 import type { Doubt, Reading } from '@/core/propose'
 import { SceneView } from '../scene/SceneView'
+import { AskOther, FromOther } from './OtherReading'
+import type { OtherReader } from './useOtherReader'
 import type { Offered, Readings } from './useReadings'
 
 type Props = {
@@ -16,20 +18,22 @@ type Props = {
   readonly onPoint: (reading: Offered, part: string | null) => void
   readonly onChoose: (reading: Offered, arrangement: string) => void
   /** A reading corrected before it is chosen: a doubt answered, words taken in. */
-  readonly onChange: (kind: FigureKind, reading: Reading) => void
+  readonly onChange: (reading: Reading) => void
   /** An answer to be remembered in this folio; null to be asked again. */
-  readonly onAnswer: (kind: FigureKind, question: string, label: string | null) => void
+  readonly onAnswer: (reading: string, question: string, label: string | null) => void
   /** What this folio remembers. */
   readonly answers: DoubtAnswers
-  /** The list of what a kind leaves out is opened; null when it is closed. */
-  readonly onLeftOut: (kind: FigureKind | null) => void
+  /** The list of what a reading leaves out is opened; null when it is closed. */
+  readonly onLeftOut: (reading: string | null) => void
   readonly onClose: () => void
+  /** Another reader, where one is configured. */
+  readonly other: OtherReader | null
 }
 
 const count = (text: string) => text.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.test(w)).length
 
 /** What the marked passage reads as: kinds, best first, each as pictures of the text itself. */
-export function ReadingsPanel({ readings, current, onClose, ...row }: Props) {
+export function ReadingsPanel({ readings, current, onClose, other, ...row }: Props) {
   const shown = readings?.offered ?? []
   return (
     <section
@@ -39,6 +43,7 @@ export function ReadingsPanel({ readings, current, onClose, ...row }: Props) {
       data-readings={readings ? readings.offered.length : 'reading'}
     >
       <Heading readings={readings} onClose={onClose} />
+      {other && readings && !readings.tooLong && <AskOther other={other} />}
       {!readings && <p className="py-4 text-quiet">Reading …</p>}
       {readings?.problem && (
         <p role="alert" className="py-4 text-needle">
@@ -52,7 +57,7 @@ export function ReadingsPanel({ readings, current, onClose, ...row }: Props) {
         </p>
       )}
       {shown.map((o) => (
-        <ReadingRow key={o.reading.kind} offered={o} {...row} />
+        <ReadingRow key={o.reading.id} offered={o} {...row} />
       ))}
     </section>
   )
@@ -98,16 +103,18 @@ function NoFigure({ readings }: { readings: Readings }) {
   )
 }
 
-type RowProps = Omit<Props, 'readings' | 'current' | 'onClose'> & { readonly offered: Offered }
+type RowProps = Omit<Props, 'readings' | 'current' | 'onClose' | 'other'> & { readonly offered: Offered }
 
 function ReadingRow({ offered, lit, answers, onPoint, onChoose, onChange, onAnswer, onLeftOut }: RowProps) {
   const { reading } = offered
-  const change = (r: Reading) => onChange(r.kind, r)
   const { taken, of, left } = reading.coverage
   return (
-    <article className="border-b border-rule py-3 last:border-b-0" data-kind={reading.kind}>
+    <article className="border-b border-rule py-3 last:border-b-0" data-kind={reading.kind} data-by={reading.other?.by}>
       <div className="mb-2 flex flex-wrap items-baseline gap-x-3">
-        <h3 className="font-semibold">{kinds[reading.kind].name}</h3>
+        <h3 className="font-semibold">
+          {kinds[reading.kind].name}
+          {reading.other && `, read by ${reading.other.by}`}
+        </h3>
         <span className="text-[13px] text-quiet">{reading.reasons.join(' · ')}</span>
         <span className={`ml-auto text-[13px] font-semibold ${left.length > 0 ? 'text-brass-text' : 'text-quiet'}`}>
           {left.length === 0 ? `All ${of} words` : `${taken} of ${of} words`}
@@ -122,10 +129,11 @@ function ReadingRow({ offered, lit, answers, onPoint, onChoose, onChange, onAnsw
       <Doubts
         reading={reading}
         answers={answers}
-        onChange={change}
-        onAnswer={(question, label) => onAnswer(reading.kind, question, label)}
+        onChange={onChange}
+        onAnswer={(question, label) => onAnswer(reading.id, question, label)}
       />
-      <LeftOut reading={reading} onChange={change} onOpen={onLeftOut} />
+      <FromOther reading={reading} onChange={onChange} />
+      <LeftOut reading={reading} onChange={onChange} onOpen={onLeftOut} />
     </article>
   )
 }
@@ -242,7 +250,7 @@ function Doubts({ reading, answers, onChange, onAnswer }: DoubtsProps) {
 type LeftOutProps = {
   readonly reading: Reading
   readonly onChange: (r: Reading) => void
-  readonly onOpen: (kind: FigureKind | null) => void
+  readonly onOpen: (reading: string | null) => void
 }
 
 /** What of the passage the figure does not hold, why, and a way to take it in all the same. Open, it is marked in the
@@ -261,7 +269,7 @@ function LeftOut({ reading, onChange, onOpen }: LeftOutProps) {
     })
   }
   return (
-    <details className="mt-2 text-[13px]" onToggle={(e) => onOpen(e.currentTarget.open ? reading.kind : null)}>
+    <details className="mt-2 text-[13px]" onToggle={(e) => onOpen(e.currentTarget.open ? reading.id : null)}>
       <summary className="text-quiet">
         Left out: {of - taken} {of - taken === 1 ? 'word' : 'words'} in {left.length}{' '}
         {left.length === 1 ? 'place' : 'places'}

@@ -2,7 +2,6 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { DoubtAnswers } from '@/core/document'
-import type { FigureKind } from '@/core/figure'
 import type { Reading } from '@/core/propose'
 import type { Scene } from '@/core/scene'
 import type { Theme } from '@/core/style'
@@ -21,21 +20,27 @@ export type Readings = {
   readonly problem: string | null
 }
 
-type Corrected = { readonly text: string | null; readonly by: Map<FigureKind, Reading> }
+type Corrected = { readonly text: string | null; readonly by: Map<string, Reading> }
 
 type UsedReadings = {
   readonly readings: Readings | null
   /** False while what is shown is of other words than those asked for. */
   readonly current: boolean
-  readonly change: (kind: FigureKind, reading: Reading) => void
-  /** Reads once more without what was corrected in one kind, as when an answer has been taken back. */
-  readonly again: (kind: FigureKind) => void
+  readonly change: (reading: Reading) => void
+  /** Reads once more without what was corrected in one reading, as when an answer has been taken back. */
+  readonly again: (id: string) => void
 }
 
-/** What a passage reads as, with pictures that come in one after the other, best reading first. */
-export function useReadings(text: string | null, theme: Theme, answers: DoubtAnswers): UsedReadings {
+/** What a passage reads as, with pictures that come in one after the other, best reading first; what others read in it stands
+ *  before that, since somebody has just asked for it. */
+export function useReadings(
+  text: string | null,
+  theme: Theme,
+  answers: DoubtAnswers,
+  others: readonly Reading[],
+): UsedReadings {
   const [state, setState] = useState<Readings | null>(null)
-  /** Readings corrected by the person, by kind; what is still being drawn of the first ones must not undo them. */
+  /** Readings corrected by the person; what is still being drawn of the first ones must not undo them. */
   const corrected = useRef<Corrected>({ text: null, by: new Map() })
   const [round, setRound] = useState(0)
   // An answer given now has changed the reading already; it counts for those that are read from here on.
@@ -49,7 +54,7 @@ export function useReadings(text: string | null, theme: Theme, answers: DoubtAns
     if (corrected.current.text !== text) corrected.current = { text, by: new Map() }
     const { by } = corrected.current
     const show = (r: Readings) => current && setState((old) => keepingPictures(r, old))
-    void readAll(text, theme, given.current, show, () => current, by).catch((error: unknown) =>
+    void readAll(text, theme, { answers: given.current, others }, show, () => current, by).catch((error: unknown) =>
       show({
         text,
         offered: [],
@@ -62,27 +67,27 @@ export function useReadings(text: string | null, theme: Theme, answers: DoubtAns
     return () => {
       current = false
     }
-  }, [text, theme, round])
+  }, [text, theme, round, others])
 
-  const again = useCallback((kind: FigureKind) => {
-    corrected.current.by.delete(kind)
+  const again = useCallback((id: string) => {
+    corrected.current.by.delete(id)
     setRound((n) => n + 1)
   }, [])
 
   /** Puts a corrected reading in place of the one that was offered, and draws it again. */
   const change = useCallback(
-    (kind: FigureKind, reading: Reading) => {
+    (reading: Reading) => {
       const put = (pictures: (old: Pictures) => Pictures) =>
         setState(
           (s) =>
             s && {
               ...s,
               offered: s.offered.map((o) =>
-                o.reading.kind === kind ? { reading, pictures: pictures(o.pictures) } : o,
+                o.reading.id === reading.id ? { reading, pictures: pictures(o.pictures) } : o,
               ),
             },
         )
-      corrected.current.by.set(kind, reading)
+      corrected.current.by.set(reading.id, reading)
       put((old) => old)
       drawAgain(reading, theme, put).catch((error: unknown) =>
         setState((s) => s && { ...s, problem: `The corrected reading could not be drawn: ${String(error)}` }),
@@ -110,13 +115,13 @@ async function drawAgain(
 /** A picture that is still to be drawn is shown as it was before, where the words are the same. */
 function keepingPictures(next: Readings, old: Readings | null): Readings {
   if (old?.text !== next.text) return next
-  const before = (kind: FigureKind, arrangement: string) =>
-    old.offered.find((o) => o.reading.kind === kind)?.pictures.find((p) => p.arrangement === arrangement)?.scene
+  const before = (id: string, arrangement: string) =>
+    old.offered.find((o) => o.reading.id === id)?.pictures.find((p) => p.arrangement === arrangement)?.scene
   return {
     ...next,
     offered: next.offered.map((o) => ({
       ...o,
-      pictures: o.pictures.map((p) => ({ ...p, scene: p.scene ?? before(o.reading.kind, p.arrangement) ?? null })),
+      pictures: o.pictures.map((p) => ({ ...p, scene: p.scene ?? before(o.reading.id, p.arrangement) ?? null })),
     })),
   }
 }
@@ -124,15 +129,15 @@ function keepingPictures(next: Readings, old: Readings | null): Readings {
 async function readAll(
   text: string,
   theme: Theme,
-  answers: DoubtAnswers,
+  { answers, others }: { readonly answers: DoubtAnswers; readonly others: readonly Reading[] },
   show: (r: Readings) => void,
   wanted: () => boolean,
-  corrected: ReadonlyMap<FigureKind, Reading>,
+  corrected: ReadonlyMap<string, Reading>,
 ): Promise<void> {
   const api = compute()
   const { readings, worth, interpreted, tooLong } = await api.read(text, answers)
   let offered: Offered[] = await Promise.all(
-    readings.map(async (reading) => ({
+    [...others, ...readings].map(async (reading) => ({
       reading,
       pictures: (await api.arrangements(reading.figure)).map((a) => ({
         arrangement: a.id,
@@ -141,7 +146,7 @@ async function readAll(
       })),
     })),
   )
-  const newest = (o: Offered): Reading => corrected.get(o.reading.kind) ?? o.reading
+  const newest = (o: Offered): Reading => corrected.get(o.reading.id) ?? o.reading
   const publish = () =>
     show({
       text,

@@ -1,0 +1,72 @@
+/** A service that a deployment configures: JSON is posted to it, JSON comes back, or the reason why not. */
+import { z } from 'zod'
+
+export type JsonService = {
+  readonly url: string
+  readonly headers: Readonly<Record<string, string>>
+  /** Field of the answer that is wanted; dots lead into objects and lists: `choices.0.text`. Empty for the whole answer. */
+  readonly answerField: string
+  readonly timeoutMs: number
+}
+export type Answer = { readonly value: unknown } | { readonly why: string }
+
+const MOST_BYTES = 400_000
+
+/** A setting that is JSON. */
+export const jsonSetting = z.string().transform((s, context): unknown => {
+  try {
+    return JSON.parse(s)
+  } catch {
+    context.addIssue({ code: 'custom', message: 'not JSON' })
+    return z.NEVER
+  }
+})
+export const headersSetting = jsonSetting.pipe(z.record(z.string(), z.string())).default({})
+
+/** Posts `body`. Out: what the wanted field of the answer holds, or why there is none. */
+export async function askService(service: JsonService, body: unknown, fetcher: typeof fetch = fetch): Promise<Answer> {
+  try {
+    const response = await fetcher(service.url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', accept: 'application/json', ...service.headers },
+      body: JSON.stringify(body),
+      signal: AbortSignal.timeout(service.timeoutMs),
+      redirect: 'error',
+    })
+    if (!response.ok) return { why: `it answered with status ${response.status}` }
+    const text = await textOf(response)
+    if (text === null) return { why: 'its answer is too long' }
+    return fieldOf(text, service.answerField)
+  } catch (error) {
+    const timedOut = (error as { name?: unknown } | null)?.name === 'TimeoutError'
+    return { why: timedOut ? `it did not answer within ${service.timeoutMs / 1000} seconds` : 'it cannot be reached' }
+  }
+}
+
+/** The body, counted while it comes in; null when it is too long. */
+async function textOf(response: Response): Promise<string | null> {
+  const chunks: Uint8Array[] = []
+  let bytes = 0
+  for await (const chunk of (response.body ?? []) as AsyncIterable<Uint8Array>) {
+    bytes += chunk.length
+    // Leaving the loop cancels the body.
+    if (bytes > MOST_BYTES) return null
+    chunks.push(chunk)
+  }
+  return Buffer.concat(chunks).toString()
+}
+
+function fieldOf(body: string, field: string): Answer {
+  let value: unknown
+  try {
+    value = JSON.parse(body)
+  } catch {
+    return { why: 'its answer is not JSON' }
+  }
+  for (const name of field === '' ? [] : field.split('.')) {
+    if (value === null || typeof value !== 'object' || !Object.hasOwn(value, name))
+      return { why: `its answer has no field “${field}”` }
+    value = (value as Record<string, unknown>)[name]
+  }
+  return { value }
+}
