@@ -7,19 +7,32 @@ import type { Compute } from './computeApi'
 const ready = import('./computeApi').then(({ createCompute }) =>
   createCompute(
     (key) => loaded(`/fonts/${key}.ttf`, `the font ${key}`),
-    () => loaded(`/syntax/english.bin?edition=${EDITION}`, 'what is known of English sentences'),
+    (arrived) => loaded(`/syntax/english.bin?edition=${EDITION}`, 'what is known of English sentences', arrived),
   ),
 )
 
-async function loaded(address: string, name: string): Promise<Uint8Array> {
+/** A file of ours, whole; `arrived` hears what share of it is there. */
+async function loaded(address: string, name: string, arrived: (share: number) => void = () => {}): Promise<Uint8Array> {
   const response = await fetch(address)
   if (!response.ok) throw new Error(`${name} could not be loaded (status ${response.status}); reload the page`)
-  return new Uint8Array(await response.arrayBuffer())
+  const size = Number(response.headers.get('content-length') ?? 0)
+  const counted = new TransformStream<Uint8Array, Uint8Array>({
+    transform(chunk, out) {
+      bytes += chunk.length
+      // Packed on its way, more comes out than was announced.
+      if (size > 0) arrived(Math.min(1, bytes / size))
+      out.enqueue(chunk)
+    },
+  })
+  let bytes = 0
+  return new Uint8Array(await new Response(response.body?.pipeThrough(counted)).arrayBuffer())
 }
 
 const api: Compute = {
   warm: async (...given) => (await ready).warm(...given),
   read: async (...given) => (await ready).read(...given),
+  loaded: async () => (await ready).loaded(),
+  arrived: async () => (await ready).arrived(),
   ground: async (...given) => (await ready).ground(...given),
   suggest: async (...given) => (await ready).suggest(...given),
   arrangements: async (...given) => (await ready).arrangements(...given),

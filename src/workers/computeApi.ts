@@ -17,7 +17,7 @@ import {
   type Reading,
   type Suggestion,
 } from '@/core/propose'
-import { englishLexicon, readText, type Lexicon } from '@/core/reading'
+import { englishLexicon, englishWords, readText, type Lexicon, type ReadText } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, type Scene } from '@/core/scene'
 import { typefaceTable, type FontKey, type Theme } from '@/core/style'
@@ -33,23 +33,45 @@ export type ReadAnswer = {
   readonly worth: boolean
   readonly interpreted: boolean
   readonly tooLong: boolean
+  /** What is known of English sentences is still on its way: lists are read, and more once `loaded` is done. */
+  readonly early: boolean
 }
 
 type Kept = { readonly routed: Routed; readonly scene: Scene }
 
-/** `loadSyntax` gives the file of the English parser, once. */
-export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>, loadSyntax: () => Promise<Uint8Array>) {
+/** Whoever asks for a reading does not wait longer than this for what is still being loaded, where lists can be read without. */
+const SOON_MS = 200
+
+/** `loadSyntax` gives the file of the English parser, once, and says meanwhile how much of it is there, from 0 to 1. */
+export function createCompute(
+  loadFont: (key: FontKey) => Promise<Uint8Array>,
+  loadSyntax: (arrived: (share: number) => void) => Promise<Uint8Array>,
+) {
   const files = new Map<FontKey, FontFile>()
   const kept = new Map<string, Kept>()
   let typesetter: Typesetter | null = null
   let lexicon: Promise<Lexicon> | null = null
+  let arrived: number | null = null
   let suggest: ReturnType<typeof createSuggest> | null = null
-  /** What could not be loaded is asked for again the next time. */
-  const words = () =>
-    (lexicon ??= loadSyntax().then(englishLexicon, (error: unknown) => {
+  const loadWords = async (): Promise<Lexicon> => {
+    try {
+      return englishLexicon(await loadSyntax((share) => (arrived = share)))
+    } catch (error) {
+      // What could not be loaded is asked for again the next time.
       lexicon = null
       throw error
-    }))
+    } finally {
+      arrived = null
+    }
+  }
+  const words = () => (lexicon ??= loadWords())
+  /** The passage as far as it can be read now: lists and outlines before the parser is there, running text after it. */
+  const readSoon = async (passage: string): Promise<ReadText> => {
+    const known = await Promise.race([words(), sleep(SOON_MS)])
+    if (known) return readText(passage, known)
+    const early = readText(passage, englishWords())
+    return early.language !== 'en' || early.outline.entries.length > 1 ? early : readText(passage, await words())
+  }
 
   /** Work with the fonts it turns out to need: one that is missing is loaded, and the work begun again. */
   const set = async <T>(figure: Figure, work: (typesetter: Typesetter) => T): Promise<T> => {
@@ -91,16 +113,24 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>, l
     /** `answers`: what was answered to doubts before, by the question. */
     read: async (text: string, answers: DoubtAnswers = {}): Promise<ReadAnswer> => {
       const passage = z.string().parse(text)
-      if (passage.length > MAX_PASSAGE) return { readings: [], worth: false, interpreted: false, tooLong: true }
-      const read = readText(passage, await words())
+      if (passage.length > MAX_PASSAGE)
+        return { readings: [], worth: false, interpreted: false, tooLong: true, early: false }
+      const read = await readSoon(passage)
       const readings = propose(read).map((r) => answered(r, answers))
       return {
         readings,
         worth: (readings[0]?.score ?? 0) >= WORTH_SHOWING,
         interpreted: read.interpreted,
         tooLong: false,
+        early: read.language === 'en' && !read.interpreted,
       }
     },
+    /** Done when everything that reading needs is there. */
+    loaded: async (): Promise<void> => {
+      await words()
+    },
+    /** How much of it has come in, from 0 to 1; null where nothing is on its way. */
+    arrived: async (): Promise<number | null> => arrived,
     /** What another reader, called `by`, gave for a passage, as far as the passage bears it out. */
     ground: async (text: string, given: unknown, by: string): Promise<Grounded> =>
       grounded(readText(z.string().max(MAX_PASSAGE).parse(text), await words()), givenFiguresSchema.parse(given), by),
@@ -141,6 +171,8 @@ export function createCompute(loadFont: (key: FontKey) => Promise<Uint8Array>, l
     },
   }
 }
+
+const sleep = (ms: number): Promise<null> => new Promise((done) => setTimeout(() => done(null), ms))
 
 /** The font that a failed stage lacked; null when it failed for another reason. */
 function missingFont(error: unknown): FontKey | null {

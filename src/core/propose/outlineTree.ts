@@ -21,7 +21,7 @@ export function outlineTree(read: ReadText): Tree | null {
   const tree: Growing = { read, things: new Things(), edges: [] }
   const root = rootOf(tree)
   const known = new Map<string, Thing>()
-  for (const e of entries) grow(tree, e, root, known)
+  growAll(tree, entries, root, known)
   if (tree.edges.length < 2) return null
   const depth = levels(entries)
   const lines = allEntries(entries)
@@ -78,6 +78,10 @@ function rootOf(tree: Growing): Thing | null {
   if (!announced) {
     const said = read.claims.findLast((c): c is ChildClaim => c.relation === 'child' && spansMeet(c.span, above))
     if (said && !said.parent.pronoun) return things.take({ ...said.parent, key: `${said.parent.key}/` })
+    const about = read.predications
+      .flat()
+      .findLast((p) => p.subject !== null && !p.pointing && spansMeet(p.subject, above))?.subject
+    if (!span && about) return things.take(named(labelled(text, about), about, '/'))
   }
   return span ? things.take(named(labelled(text, span), span, '/')) : null
 }
@@ -85,21 +89,32 @@ function rootOf(tree: Growing): Thing | null {
 const ANNOUNCED =
   /\b(?:following|these|several|various|different|two|three|four|five|six|seven|eight|\d+)\s+((?:[\p{L}-]+ ){0,2}[\p{L}-]{3,}(?: of (?:the )?[\p{L}-]+)?)/iu
 
+/** Peers below one thing. One item is one thing, unless its author writes several names in a line. */
+function growAll(tree: Growing, peers: readonly Entry[], above: Thing | null, known: Map<string, Thing> | null): void {
+  const { text } = tree.read
+  const several = peers.map((e) => (e.led || e.entries.length > 0 || e.details.length > 0 ? null : namesIn(tree, e)))
+  const lists = above !== null && several.filter(Boolean).length * 2 >= peers.length
+  peers.forEach((e, i) => {
+    const names = lists ? several[i] : null
+    if (!names) grow(tree, e, above, known)
+    else for (const s of names) add(tree, named(labelled(text, s), s, `/${above?.id ?? ''}`), above)
+  })
+}
+const namesIn = ({ read }: Growing, e: Entry): Span[] | null =>
+  isName(read, e.label) ? severalIn(read.text, e.label) : null
+/** Neither an order nor a sentence, where that is known. */
+const isName = (read: ReadText, s: Span): boolean => (read.forms.get(s.start) ?? 'name') === 'name'
+
 function grow(tree: Growing, e: Entry, above: Thing | null, known: Map<string, Thing> | null): void {
   const { text } = tree.read
   const path = above ? `/${above.id}` : ''
-  const many_ = e.led || e.entries.length > 0 || e.details.length > 0 ? null : severalIn(text, e.label)
-  if (many_ && above) {
-    for (const s of many_) add(tree, named(labelled(text, s), s, path), above)
-    return
-  }
-  const { name, list } = examplesIn(text, e)
+  const { name, list } = examplesIn(tree.read, e)
   const label = labelled(text, name)
   // "Galley" twice at the top is one.
   const repeated = known && e.number === null ? known.get(keyOf(label)) : undefined
   const thing = repeated ?? add(tree, named(label, name, path), above)
   known?.set(keyOf(label), thing)
-  for (const inner of e.entries) grow(tree, inner, thing, null)
+  growAll(tree, e.entries, thing, null)
   if (e.entries.length === 0) for (const s of list) add(tree, named(labelled(text, s), s, `/${thing.id}`), thing)
   for (const row of e.table?.rows ?? []) {
     const cell = nameCell(text, e.table as Table, row)
@@ -120,31 +135,36 @@ function severalIn(text: string, span: Span): Span[] | null {
 }
 
 /** "Gear such as lines and fenders", "Cutting tools: secateurs, shears": a name and what is listed behind it. */
-function examplesIn(text: string, e: Entry): { readonly name: Span; readonly list: readonly Span[] } {
+function examplesIn(read: ReadText, e: Entry): { readonly name: Span; readonly list: readonly Span[] } {
+  const { text } = read
   const run = slice(text, e.label)
   const such =
     /\s*[,(]?\s*\b(?:such as|including|e\.g\.|for example|like|zum Beispiel|z\. ?B\.|wie|como|por ejemplo)\s+/iu.exec(
       run,
     )
-  if (such && such.index > 0) {
+  if (such && such.index > 0 && isName(read, e.label)) {
     const list = listIn(text, { start: e.label.start + such.index + such[0].length, end: e.label.end })
-    if (list.every((s) => slice(text, s).split(/\s+/).length <= MOST_IN_LIST))
+    if (list.every((s) => slice(text, s).split(/\s+/).length <= MOST_IN_LIST && !BEGINS_A_PHRASE.test(slice(text, s))))
       return { name: trimmed(text, { start: e.label.start, end: e.label.start + such.index }), list }
   }
-  const name = e.led ? e.label : subjectOf(text, e.label)
+  const name = e.led ? e.label : subjectOf(read, e.label)
   const [detail] = e.details
-  const list = detail && e.led && name === e.label ? shortListIn(text, detail, MOST_IN_LIST) : null
+  const list =
+    detail && e.led && name === e.label && isName(read, detail) ? shortListIn(text, detail, MOST_IN_LIST) : null
   return { name, list: list ?? [] }
 }
 
+const BEGINS_A_PHRASE = /^(?:with|without|in|on|at|for|from|to|by|of|mit|ohne|in|con|sin|en)\s/iu
+
 /** "The night watch is the crew that ...": what a long line is about. */
-function subjectOf(text: string, label: Span): Span {
-  const run = slice(text, label)
-  if (run.split(/\s+/).length <= 6) return label
+function subjectOf(read: ReadText, label: Span): Span {
+  const run = slice(read.text, label)
+  if (run.split(/\s+/).length <= 6 || (read.interpreted && read.forms.size > 0 && isName(read, label))) return label
   const m = /^(?:(?:in|with|for)\s+)?(.{3,60}?)(?:,\s|\s(?:is|are|means?|covers?|consists?|ist|sind|es|son)\s)/iu.exec(
     run,
   )
-  if (!m || (m[1] as string).split(/\s+/).length > 6) return label
+  if (!m || (m[1] as string).split(/\s+/).length > 6 || /\b(?:what|which|who|that|there|it)$/iu.test(m[1] as string))
+    return label
   const at = label.start + run.indexOf(m[1] as string)
   return { start: at, end: at + (m[1] as string).length }
 }

@@ -50,6 +50,7 @@ export const labelled = (text: string, span: Span): string =>
     slice(text, span)
       .replace(/\*\*|__/g, '')
       .replace(/\s+/g, ' ')
+      .replace(/[.:;。：]\s*$/u, '')
       .replace(/\([^()]*\)\s*$/, '')
       .trimEnd()
       .replace(/[.:;。：]$/u, '')

@@ -40,7 +40,7 @@ const BEHIND = new RegExp(`,?\\s+(?:only\\s+)?(?:${any('behind')})\\s+(?=\\S)`, 
 const ELSE = new RegExp(`^((?:${any('otherwise')}))\\b[,:]?\\s+(?:then\\s+)?(?=\\S)`, 'iu')
 /** "Lorries over 20 tonnes must be lashed": who or what, and what is the rule for it. */
 const RULED =
-  /^(.{4,90}?)\s+(?=(?:may|must|can(?:not)?|will|should|shall|is|are|gets?|requires?|needs?|goes|go|muss|müssen|darf|dürfen|wird|werden|debe|deben|puede|pueden)\s)/isu
+  /^(.{4,90}?)(?<!\b(?:that|who|which|what|where|there))\s+(?=(?:may|must|can(?:not)?|will|should|shall|is|are|gets?|requires?|needs?|goes|go|muss|müssen|darf|dürfen|wird|werden|debe|deben|puede|pueden)\s)/isu
 /** Words that tell one case of something from others. */
 export const QUALIFIED =
   /\b(?:up to|over|under|above|below|more than|less than|at least|between|without|with|later|earlier|who|which|that|from|to|for|under|von|bis|über|unter|ohne|mit|hasta|más de|menos de|sin|con)\b|\d/iu

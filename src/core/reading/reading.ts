@@ -25,7 +25,7 @@ import { keyOf } from './english/phrases'
 import { predicationsOf, type Predication } from './english/predications'
 import { saidOf } from './english/said'
 import { verbReading } from './english/verbs'
-import { englishShare, wordsOf, type Lexicon } from './english/words'
+import { englishShare, wordsOf, type Lexicon, type WordLists } from './english/words'
 import { splitMail } from './mail'
 import { namingWords, piecesOf } from './pieces'
 import { packClaims, packOf, packSaid, type LanguagePack } from './packs'
@@ -61,34 +61,37 @@ export type ReadText = {
 /** Running English has about 0.4 of function words, telegraphic lists much less; other languages stay under 0.1. */
 const ENGLISH_SHARE = 0.12
 
-export function readText(text: string, words: Lexicon): ReadText {
+/** Without a parser among the words, English is read as a language that is not interpreted: lists, outlines and tables are. */
+export function readText(text: string, words: Lexicon | WordLists): ReadText {
   const { body: blocks, frame } = splitMail(text, readableBlocks(text))
   const language = languageOf(text, words)
   const pack = packOf(language)
   if (pack) return readByPack(text, blocks, frame, pack)
-  const interpreted = language === 'en'
-  const lexicon = withNames(text, words)
-  const parsed = interpreted ? parsedBlocks(text, blocks, lexicon) : new Map<Block, Parsed[]>()
-  const interpret = (block: Block) =>
-    (parsed.get(block) ?? parsedSpan(text, block.span, lexicon)).map((p) => saidOf(text, p.span, p.clauses, lexicon))
+  const lexicon = language === 'en' && 'syntax' in words ? withNames(text, words) : null
+  const parsed = lexicon ? parsedBlocks(text, blocks, lexicon) : new Map<Block, Parsed[]>()
+  const interpret = lexicon && interpreterOf(text, parsed, lexicon)
   const all = blocks.flatMap((b) => parsed.get(b) ?? [])
   const outline = outlineOf(text, blocks)
   return {
     text,
     blocks,
     outline,
-    forms: interpreted ? formsOf(text, outline.entries, lexicon) : new Map(),
+    forms: lexicon ? formsOf(text, outline.entries, lexicon) : new Map(),
     language,
-    interpreted,
+    interpreted: lexicon !== null,
     answers: answersIn('en'),
-    told: told(text, blocks, outline, interpreted ? interpret : null),
-    claims: interpreted ? claimsIn(text, blocks, parsed, lexicon) : [],
+    told: told(text, blocks, outline, interpret),
+    claims: lexicon ? claimsIn(text, blocks, parsed, lexicon) : [],
     units: [...unitsOf(text, blocks, parsed), ...mailUnits(frame)],
     sentences: all.map((p) => p.span),
     predications: all.map((p) => predicationsOf(p.clauses)),
     phrases: all.flatMap((p) => nounPhrasesOf(text, p.clauses)),
   }
 }
+
+const interpreterOf =
+  (text: string, parsed: ReadonlyMap<Block, readonly Parsed[]>, lexicon: Lexicon) => (block: Block) =>
+    (parsed.get(block) ?? parsedSpan(text, block.span, lexicon)).map((p) => saidOf(text, p.span, p.clauses, lexicon))
 
 /** A language with a pack: its connectives, conditions and relations, sentence by sentence. */
 function readByPack(text: string, blocks: readonly Block[], frame: readonly Block[], pack: LanguagePack): ReadText {
@@ -236,7 +239,7 @@ const TELLING: Readonly<Record<string, RegExp>> = {
 }
 
 /** The language of the text by its everyday words: `en` and those with a pack by name, all others `und`. */
-function languageOf(text: string, lexicon: Lexicon): string {
+function languageOf(text: string, lexicon: WordLists): string {
   const sample = slice(text, { start: 0, end: Math.min(text.length, SAMPLE) })
   const words = wordsOf(sample, { start: 0, end: sample.length }).filter((w) => /^\p{L}/u.test(w.text))
   if (words.length === 0 || words.filter((w) => /^\p{Script=Latin}/u.test(w.text)).length < words.length / 2)

@@ -74,11 +74,15 @@ function continuation(lines: readonly Line[], at: number, indent: number): numbe
     if (next.text === '' || next.isTerm || next.marker || HEADING.test(next.text) || next.text.includes(' | ')) break
     // Back out of an indented list: a line of its own.
     if (next.indent < indent) break
-    if (next.indent <= indent && (opensNext(lines, end) || (/^\p{Lu}/u.test(next.text) && /[.!?:]$/.test(before.text))))
-      break
+    const begins = /^\p{Lu}/u.test(next.text) && (/[.!?:]$/.test(before.text) || endedEarly(before, next))
+    if (next.indent <= indent && (opensNext(lines, end) || begins)) break
   }
   return end
 }
+
+/** The next line's first word would have had room: its author ended the line, not the width of the text. */
+const endedEarly = (line: Line, next: Line): boolean =>
+  line.text.length + 1 + (/^\S+/.exec(next.text)?.[0].length ?? 0) < next.text.length
 
 /** "Galley" between two lists: the name of the next. */
 function opensNext(lines: readonly Line[], at: number): boolean {

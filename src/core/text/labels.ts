@@ -26,6 +26,7 @@ const leads: readonly Lead[] = [
   { pattern: /^([^:：.!?\n]{1,110}?)(?:\*\*|__)?\s*[:：](?:(?!\/\/)(?:\*\*|__)?\s+(?=\S)|(?=\p{L}{2}))/u, mark: ':' },
   { pattern: /^([^–—:.!?\n]{1,110}?)\s+(?:[–—]|--?)\s+(?=\S)/u, mark: '–' },
   { pattern: /^([^–—:=.!?\n]{1,40}?)\s+=\s+(?=\S)/u, mark: '=' },
+  { pattern: /^([^–—:;=.!?,\n]{1,40}?);\s+(?=[^;]+$)/u, mark: ';' },
   { pattern: /^([^–—:=.!?\n]{1,40}?)\s*\.{2,3}\s+(?=\S)/u, mark: '..' },
   {
     pattern: /^((?:\p{Lu}[\p{Lu}\p{N}'’&/-]+\s?){1,6})\s*[.,–—-]?\s+(?=\P{Lu}|\p{Lu}\p{Ll}|\p{Lu}\s)/u,
@@ -38,7 +39,11 @@ const wordsIn = (s: string): number => s.split(/\s+/).filter(Boolean).length
 /** Labels of peers. What most of them do is good for all: where most have a lead-in, a longer one is one, too; where few
  *  have, a dash or a colon is only a mark in a sentence. */
 export function labelsOf(text: string, spans: readonly Span[]): Labelled[] {
-  const own = spans.map((s) => labelOf(text, s))
+  const own = withoutSpeakers(
+    text,
+    spans,
+    spans.map((s) => labelOf(text, s)),
+  )
   const led = own.filter((l) => l.led).length
   if (spans.length > 2 && led * 2 >= spans.length)
     return own.map((l, i) => (l.led ? l : (ledAt(text, spans[i] as Span, MOST_LEAD * 2) ?? l)))
@@ -50,6 +55,17 @@ export function labelsOf(text: string, spans: readonly Span[]): Labelled[] {
     )
   return own
 }
+/** "mate: the ramp sticks", "bosun: since when?", "mate: since May": a lead-in that comes again tells no item from another. */
+function withoutSpeakers(text: string, spans: readonly Span[], own: readonly Labelled[]): Labelled[] {
+  const names = own.map((l) => (l.led ? slice(text, l.label).toLowerCase() : ''))
+  const again = names.filter((n, i) => n !== '' && names.indexOf(n) !== i).length
+  return again * 4 < spans.length
+    ? [...own]
+    : own.map((l, i) =>
+        l.led && wordsIn(names[i] as string) <= 2 ? firstSentence(text, named(text, spans[i] as Span)) : l,
+      )
+}
+
 /** Marks that set a lead-in apart wherever they stand. */
 const SURE = new Set(['bold', '→'])
 
@@ -124,6 +140,6 @@ function clauseBorder(text: string, s: Span): number | null {
   return at === undefined ? null : s.start + at
 }
 const BORDER =
-  /;\s|\s[–—-]\s|\s\(|:\s|,\s(?=(?:and|but|so|because|since|which|who|as|or|where|while|und|aber|weil|da|y|pero|porque)\s)|\s(?=(?:because|so that|in order to|even if|although|weil|damit|porque)\s)/gu
+  /;\s|\s[–—-]\s|\s\(|:\s|,\s(?=(?:and|but|so|because|since|which|who|as|where|while|und|aber|weil|da|y|pero|porque)\s)|\s(?=(?:because|so that|in order to|even if|although|weil|damit|porque)\s)/gu
 const BOUNDS =
   /^[\s,;:–—(-]*(?:unless|until|except|only|without|not|never|less|more|if|außer|ohne|nur|nicht|sin|salvo|solo|no)\b/iu

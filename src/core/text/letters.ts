@@ -3,9 +3,9 @@
 
 const DOTTED = /^(?:tr|az)(?:-|$)/i
 
-/** With a capital first letter. In: any text; `language` as BCP 47. */
+/** With a capital first letter, where that is one letter, too. In: any text; `language` as BCP 47. */
 export const capital = (s: string, language = 'en'): string =>
-  s.replace(/^\p{Ll}/u, (c) => (c === 'i' && DOTTED.test(language) ? 'İ' : c.toUpperCase()))
+  s.replace(/^(?!ß)\p{Ll}/u, (c) => (c === 'i' && DOTTED.test(language) ? 'İ' : c.toUpperCase()))
 
 /** With a capital first letter, but for a name that mixes cases of its own ("eMail"). */
 export const capitalWord = (s: string): string => (/^\p{Ll}\p{Lu}/u.test(s) ? s : capital(s))

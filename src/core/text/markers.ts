@@ -11,7 +11,7 @@ export type Marker = {
 }
 
 const BULLET =
-  /^(?:([*+-])\1{1,4}|\[[ xX]?\]|->|=>|[-*+•◦→▪▫‣⁃·●○■□◆◇►▶➤➢✓✔☐☑–—]|\p{Extended_Pictographic}\ufe0f?|o(?=[\t ]))[\t \u00a0]+/u
+  /^(?:([*+-])\1{1,4}|\[[ xX]?\]|->|=>|[-*+•◦→▪▫‣⁃·●○■□◆◇►▶➤➢✓✔☐☑–—]|\p{Extended_Pictographic}\ufe0f?|o(?=[\t ]))[\t \u00a0]+(?:\[[ xX]?\][\t ]+)?/u
 const NUMBER =
   /^(?:\(|§[\t \u00a0]?)?(\p{Nd}{1,4})(?:[.)．。、:](?!\p{Nd})|\))[\t \u00a0]*|^§[\t \u00a0]?(\p{Nd}{1,3})[\t \u00a0]+/u
 const OUTLINE_NUMBER = /^(\d{1,3}(?:\.\d{1,3})+)[.)]?[\t \u00a0]+/

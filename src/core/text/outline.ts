@@ -78,13 +78,20 @@ function headingLevel(text: string, blocks: readonly Block[], i: number): number
       return b.depth
     return /[:：]$/.test(words) ? PLAIN.colon : isBold(text, b) ? PLAIN.bold : PLAIN.line
   }
-  if (b.type !== 'paragraph' || words.includes('\n')) return null
+  if (b.type !== 'paragraph') return null
+  if (announcesItems(text, blocks, i) && blocks.filter((_, k) => announcesItems(text, blocks, k)).length > 1)
+    return PLAIN.colon
+  if (words.includes('\n')) return null
   // "Deck crew:" over its own list or text.
   if (/[:：]\**$/.test(words) && words.split(/\s+/).length <= ANNOUNCES && next && next.type !== 'heading')
     return isBold(text, b) ? PLAIN.bold : PLAIN.colon
   if (isBold(text, b)) return PLAIN.bold
   return null
 }
+
+/** "Seen on board:" over its items. Where several lines do that, each is the heading of its list, however long. */
+const announcesItems = (text: string, blocks: readonly Block[], i: number): boolean =>
+  blocks[i]?.type === 'paragraph' && blocks[i + 1]?.type === 'item' && /[:：]\**$/.test(slice(text, blocks[i].span))
 
 const isBold = (text: string, b: Block): boolean =>
   /(?:\*\*|__)$/.test(text.slice(Math.max(0, b.span.start - 2), b.span.start)) ||

@@ -52,10 +52,9 @@ export function FolioPage({ id, title, reader }: PageProps) {
         ]}
         status={<SyncStatus sync={sync} />}
       />
-      <h1 className="sr-only">{shownTitle}</h1>
       <SyncSentence sync={sync} />
       {folio && loaded ? (
-        <Spread folio={folio} reader={reader} />
+        <Spread folio={folio} title={shownTitle} reader={reader} />
       ) : (
         <p className="p-10 text-quiet">
           {sync.is === 'offline'
@@ -86,7 +85,7 @@ const NO_PARTS: ReadonlySet<string> = new Set()
 const NO_READINGS: readonly Reading[] = []
 
 /** The two facing pages: manuscript, gutter, figures. */
-function Spread({ folio, reader }: { folio: OpenFolio; reader: string | null }) {
+function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly folio: OpenFolio }) {
   const { theme } = useTheme()
   const tell = useNotice()
   const [editor, setEditor] = useState<EditorHandle | null>(null)
@@ -141,8 +140,8 @@ function Spread({ folio, reader }: { folio: OpenFolio; reader: string | null }) 
   const choose = (o: Offered, arrangement: string) => {
     // What is shown may still be of the words before the last change; such a reading is not taken.
     if (!passage || readings?.text !== passageText) return
-    const title = o.reading.figure.title || headingAbove(projection.text, passage.start)
-    const figure = { ...o.reading.figure, id: nanoid(), arrangement, title }
+    const named = o.reading.figure.title || headingAbove(projection.text, passage.start)
+    const figure = { ...o.reading.figure, id: nanoid(), arrangement, title: named }
     const undo = addFigure(folio, figure, anchorOf(projectShared(folio.manuscript), passage))
     setPassage(null)
     setLit(null)
@@ -207,6 +206,7 @@ function Spread({ folio, reader }: { folio: OpenFolio; reader: string | null }) 
   }, [passage, lit, readings, current, leftOut])
   return (
     <main className="min-h-0 flex-1 overflow-auto px-7 py-5" aria-label="Facing pages">
+      <h1 className="sr-only">{title}</h1>
       <div className="mx-auto grid min-h-full max-w-[1500px] grid-cols-[minmax(0,1fr)_56px_minmax(0,1.12fr)] rounded border border-rule bg-page">
         <section className="px-10 pt-4 pb-16" aria-label="Manuscript page">
           <WritingTools run={write} onRead={readPassage} />

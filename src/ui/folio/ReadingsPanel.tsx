@@ -6,6 +6,7 @@ import { apply, takeIn, type DoubtAnswers } from '@/core/document'
 import { kinds } from '@/core/figure'
 import type { Doubt, Reading } from '@/core/propose'
 import { SceneView } from '../scene/SceneView'
+import { Arriving } from './Arriving'
 import { AskOther, FromOther } from './OtherReading'
 import type { OtherReader } from './useOtherReader'
 import type { Offered, Readings } from './useReadings'
@@ -44,18 +45,13 @@ export function ReadingsPanel({ readings, current, onClose, other, ...row }: Pro
     >
       <Heading readings={readings} onClose={onClose} />
       {other && readings && !readings.tooLong && <AskOther other={other} />}
-      {!readings && <p className="py-4 text-quiet">Reading …</p>}
-      {readings?.problem && (
-        <p role="alert" className="py-4 text-needle">
-          {readings.problem}
-        </p>
+      {!readings && (
+        <div className="py-4 text-quiet">
+          <p>Reading …</p>
+          <Arriving />
+        </div>
       )}
-      {readings && !readings.worth && !readings.problem && <NoFigure readings={readings} />}
-      {readings && !readings.interpreted && shown.length > 0 && (
-        <p className="border-b border-rule py-2.5 text-[13px] text-quiet">
-          The sentences of this language are not interpreted; lists and their order are.
-        </p>
-      )}
+      {readings && <Notes readings={readings} />}
       {shown.map((o) => (
         <ReadingRow key={o.reading.id} offered={o} {...row} />
       ))}
@@ -67,7 +63,7 @@ function Heading({ readings, onClose }: Pick<Props, 'readings' | 'onClose'>) {
   return (
     <div className="flex items-baseline gap-3 border-b border-rule pb-3">
       <h2 className="text-[17px] font-semibold">
-        {readings && !readings.worth ? 'Nothing here reads as a figure' : 'This passage reads as'}
+        {readings && !readings.worth && !readings.early ? 'Nothing here reads as a figure' : 'This passage reads as'}
       </h2>
       {readings && <span className="text-quiet">{count(readings.text)} words</span>}
       <button
@@ -80,6 +76,34 @@ function Heading({ readings, onClose }: Pick<Props, 'readings' | 'onClose'>) {
         <X size={16} aria-hidden="true" />
       </button>
     </div>
+  )
+}
+
+/** What there is to say of the readings as a whole. */
+function Notes({ readings }: { readings: Readings }) {
+  const { problem, early, worth, interpreted, offered } = readings
+  if (problem)
+    return (
+      <p role="alert" className="py-4 text-needle">
+        {problem}
+      </p>
+    )
+  if (early)
+    return (
+      <div className="border-b border-rule py-2.5 text-[13px] text-quiet">
+        <p>Lists and their order are read. Sentences follow as soon as what is known of English is here.</p>
+        <Arriving />
+      </div>
+    )
+  return (
+    <>
+      {!worth && <NoFigure readings={readings} />}
+      {!interpreted && offered.length > 0 && (
+        <p className="border-b border-rule py-2.5 text-[13px] text-quiet">
+          The sentences of this language are not interpreted; lists and their order are.
+        </p>
+      )}
+    </>
   )
 }
 

@@ -17,8 +17,12 @@ export type Readings = {
   readonly worth: boolean
   readonly interpreted: boolean
   readonly tooLong: boolean
+  /** Lists are read, running text not yet: what is known of its language is still being loaded. */
+  readonly early: boolean
   readonly problem: string | null
 }
+
+const NOTHING = { offered: [], worth: false, interpreted: true, tooLong: false, early: false } as const
 
 type Corrected = { readonly text: string | null; readonly by: Map<string, Reading> }
 
@@ -54,16 +58,11 @@ export function useReadings(
     if (corrected.current.text !== text) corrected.current = { text, by: new Map() }
     const { by } = corrected.current
     const show = (r: Readings) => current && setState((old) => keepingPictures(r, old))
-    void readAll(text, theme, { answers: given.current, others }, show, () => current, by).catch((error: unknown) =>
-      show({
-        text,
-        offered: [],
-        worth: false,
-        interpreted: true,
-        tooLong: false,
-        problem: `This passage could not be read: ${String(error)}`,
-      }),
-    )
+    const wanted = { answers: given.current, others, corrected: by, show, still: () => current }
+    void readAll(text, theme, wanted).catch((error: unknown) => {
+      const problem = `This passage could not be read: ${String(error)}`
+      if (current) setState((old) => ({ ...(old?.text === text ? old : NOTHING), text, problem }))
+    })
     return () => {
       current = false
     }
@@ -126,16 +125,26 @@ function keepingPictures(next: Readings, old: Readings | null): Readings {
   }
 }
 
-async function readAll(
-  text: string,
-  theme: Theme,
-  { answers, others }: { readonly answers: DoubtAnswers; readonly others: readonly Reading[] },
-  show: (r: Readings) => void,
-  wanted: () => boolean,
-  corrected: ReadonlyMap<string, Reading>,
-): Promise<void> {
+type Wanted = {
+  readonly answers: DoubtAnswers
+  readonly others: readonly Reading[]
+  readonly corrected: ReadonlyMap<string, Reading>
+  readonly show: (r: Readings) => void
+  readonly still: () => boolean
+}
+
+/** Reads and draws; what could be read only in part is read once more when the rest of the reader is there. */
+async function readAll(text: string, theme: Theme, wanted: Wanted): Promise<void> {
+  const early = await readOnce(text, theme, wanted)
+  if (!early) return
+  await compute().loaded()
+  if (wanted.still()) await readOnce(text, theme, wanted)
+}
+
+async function readOnce(text: string, theme: Theme, wanted: Wanted): Promise<boolean> {
+  const { answers, others, corrected, show, still } = wanted
   const api = compute()
-  const { readings, worth, interpreted, tooLong } = await api.read(text, answers)
+  const { readings, worth, interpreted, tooLong, early } = await api.read(text, answers)
   let offered: Offered[] = await Promise.all(
     [...others, ...readings].map(async (reading) => ({
       reading,
@@ -154,12 +163,13 @@ async function readAll(
       worth,
       interpreted,
       tooLong,
+      early,
       problem: null,
     })
   publish()
   for (const [i, o] of offered.entries())
     for (const [k, picture] of o.pictures.entries()) {
-      if (!wanted()) return
+      if (!still()) return false
       const drawn = newest(o)
       const scene = await api.draw({ ...drawn.figure, arrangement: picture.arrangement }, theme, null)
       // Corrected meanwhile: whoever corrected it draws it anew.
@@ -170,4 +180,5 @@ async function readAll(
       })
       publish()
     }
+  return early
 }

@@ -136,7 +136,9 @@ function subjectsOf(c: Clause, all: readonly Clause[], d: Discourse, out: readon
   const [first] = list
   if (!first) return []
   if (!first.pronoun) return list
-  if (/^(?:this|that)$/.test(first.pronoun)) return d.object.slice(0, 1)
+  // "A config is a set of rules. This is a ...": what is told further of what is spoken of.
+  const further = c.verb?.copula && /^(?:an?|the)$/.test(c.rest[0]?.lower ?? '') && d.subject.length === 1
+  if (/^(?:this|that)$/.test(first.pronoun)) return further ? d.subject : d.object.slice(0, 1)
   if (/^(?:it|he|she)$/.test(first.pronoun))
     return isPlural(d.subject) && d.object.length === 1 && !isPlural(d.object) ? d.object : d.subject
   if (first.pronoun === 'they') return !isPlural(d.subject) && isPlural(d.object) ? d.object : d.subject

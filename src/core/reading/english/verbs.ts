@@ -1,11 +1,11 @@
 /** How a word could be a verb: its base form and how often it is one, from the lexicon. */
-import type { Lexicon, VerbClass } from './words'
+import type { VerbClass, WordLists } from './words'
 
 export type Form = 'base' | 's' | 'ed' | 'ing'
 export type VerbReading = { readonly base: string; readonly form: Form; readonly strength: VerbClass }
 
 /** How a word could be a verb, or null. Tries the doubled and the undoubled stem. */
-export function verbReading(lower: string, lexicon: Lexicon): VerbReading | null {
+export function verbReading(lower: string, lexicon: WordLists): VerbReading | null {
   const known = lexicon.verbClass.get(lower)
   const irregular = lexicon.irregular.get(lower)
   if (irregular) return { base: irregular, form: 'ed', strength: lexicon.verbClass.get(irregular) ?? 'leaning' }

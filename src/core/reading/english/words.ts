@@ -6,9 +6,8 @@ import lexicon from './lexicon.json' with { type: 'json' }
 export type Word = Span & { readonly text: string; readonly lower: string }
 export type VerbClass = 'only' | 'leaning' | 'mixed' | 'rare'
 
-export type Lexicon = {
-  /** Trees of sentences. */
-  readonly syntax: Syntax
+/** What is known of English words. */
+export type WordLists = {
   readonly verbClass: ReadonlyMap<string, VerbClass>
   readonly actors: ReadonlySet<string>
   readonly adjectives: ReadonlySet<string>
@@ -17,6 +16,8 @@ export type Lexicon = {
   /** Inflected irregular form to base form. */
   readonly irregular: ReadonlyMap<string, string>
 }
+/** With the parser, which gives trees of sentences. */
+export type Lexicon = WordLists & { readonly syntax: Syntax }
 
 /** base past participle, where they differ from base + ed. */
 const IRREGULAR = `be was been|be were been|be is are|be am being|have had had|have has has|do did done|do does does|go went gone|become became become|begin began begun|bend bent bent|bind bound bound|
@@ -42,8 +43,11 @@ const OFTEN_VERBS = 'need use cause help share'
 const EXTRA_ACTORS =
   'sales warehouse kitchen accounts operations accounting payroll logistics security caretaker system app software service program agent desk office lab reception crew mate master team staff department management control coordinator passenger'
 
-/** What is known of English words, and the parser of its sentences; `syntax` is the file `public/syntax/english.bin`. */
-export const englishLexicon = (syntax: Uint8Array): Lexicon => {
+/** `syntax` is the file `public/syntax/english.bin`. */
+export const englishLexicon = (syntax: Uint8Array): Lexicon => ({ ...englishWords(), syntax: createSyntax(syntax) })
+
+/** What is at hand before the parser's file is there. */
+export const englishWords = (): WordLists => {
   const verbClass = new Map<string, VerbClass>()
   for (const c of ['only', 'leaning', 'mixed', 'rare'] as const)
     for (const v of lexicon.verbs[c].split(' ')) verbClass.set(v, c)
@@ -56,7 +60,6 @@ export const englishLexicon = (syntax: Uint8Array): Lexicon => {
     for (const f of forms) if (f === base || !BASES.has(f)) irregular.set(f, base)
   }
   return {
-    syntax: createSyntax(syntax),
     verbClass,
     irregular,
     actors: new Set([...lexicon.actors.split(' '), ...EXTRA_ACTORS.split(' ')]),
