@@ -7,13 +7,17 @@ export type Line = TableLine & {
   readonly marker: Marker | null
   /** A short line that stands over a text of its own. */
   readonly isTerm: boolean
+  /** Of a heading with a line of marks under it: 1 for the first kind of mark, 2 for the second; null for all others. */
+  readonly underlined: number | null
 }
 
 const TAB = 4
 export const HEADING = /^(#{1,6})[\t ]+/
+/** CommonMark 4.3 and 4.1, and section titles of reStructuredText. */
+const RULE = /^([=~^*#+"_-])\1{2,}$/
 
 export function linesOf(text: string): Line[] {
-  const plain = plainLines(text)
+  const plain = withUnderlines(plainLines(text))
   const marks = markersOf(plain.map((l) => l.text))
   return withTerms(plain.map((l, i) => ({ ...l, marker: marks[i] ?? null })))
 }
@@ -36,10 +40,26 @@ function plainLines(text: string): Line[] {
       text: raw.trim(),
       marker: null,
       isTerm: false,
+      underlined: null,
     })
     start = end + 1
   }
   return out
+}
+
+/** A line of marks under (or over) a heading, or between two parts. */
+export const isRule = (l: Line | undefined): boolean => l !== undefined && RULE.test(l.text)
+
+/** A line with marks under it is a heading; the kind of mark that comes first stands for the higher level. */
+function withUnderlines(lines: readonly Line[]): Line[] {
+  const kinds: string[] = []
+  return lines.map((l, i) => {
+    const mark = RULE.exec(lines[i + 1]?.text ?? '')?.[1]
+    const opens = i === 0 || lines[i - 1]?.text === '' || isRule(lines[i - 1])
+    if (!mark || !opens || !/[\p{L}\p{N}]/u.test(l.text) || l.text.length > 90 || / {2}|\t|\|/.test(l.text)) return l
+    if (!kinds.includes(mark)) kinds.push(mark)
+    return { ...l, underlined: kinds.indexOf(mark) + 1 }
+  })
 }
 
 /** "Abort point" over "The last place where turning back is safe": short lines that each stand over a text of their own, three times or
@@ -49,7 +69,7 @@ function withTerms(lines: readonly Line[]): Line[] {
   const found = filled.filter((i, k) => {
     const [l, before, next] = [lines[i], lines[filled[k - 1] ?? -1], lines[filled[k + 1] ?? -1]] as (Line | undefined)[]
     if (!l || !next || l.text.split(/\s+/).length > 6 || l.text.length > 45) return false
-    if (/[.!?:;,|–—-]$|\t| {3}|\|/.test(l.text) || l.marker || HEADING.test(l.text)) return false
+    if (/[.!?:;,|–—-]$|\t| {3}|\|/.test(l.text) || l.marker || HEADING.test(l.text) || isRule(l)) return false
     if (next.marker || next.text.includes('|') || next.text.includes('\t')) return false
     const text = next.text.length > 40 || (/[.!?]$/.test(next.text) && next.text.split(/\s+/).length >= 4)
     const opens = !before || /[.!?:)”"…]$/.test(before.text) || lines[i - 1]?.text === ''

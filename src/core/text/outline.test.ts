@@ -35,6 +35,38 @@ test.each<[string, string, string[]]>([
     ['Bow | The front of the ship.', 'Stern | The back of the ship.', 'Fender | A cushion at the quay.'],
   ],
   [
+    'headings with a line of marks under them, by the kind of mark',
+    'Boats\n=====\n\nBoth are old.\n\nTeal\n----\n\n * slow\n * wide\n\nHeron\n-----\n\n * fast\n\n***\n\nCrew\n====\n\nTwelve.',
+    ['Boats | Both are old.', '  Teal', '    slow', '    wide', '  Heron', '    fast', 'Crew | Twelve.'],
+  ],
+  [
+    'two lists, each under a line that announces it',
+    'Things that passengers may take along without asking anybody, however full the deck is:\n\n- prams\n- bicycles\n\nThings the mate has to be asked about first:\n\n- dogs\n- surf boards',
+    [
+      'Things that passengers may take along without asking anybody, however full the deck is:',
+      '  prams',
+      '  bicycles',
+      'Things the mate has to be asked about first:',
+      '  dogs',
+      '  surf boards',
+    ],
+  ],
+  [
+    'speakers are no lead-ins, things with a semicolon are; boxes are marks',
+    '- mate: the ramp sticks\n- bosun: since when?\n- mate: since May\n- bosun: then call the yard',
+    ['mate: the ramp sticks', 'bosun: since when?', 'mate: since May', 'bosun: then call the yard'],
+  ],
+  [
+    'names before a semicolon',
+    '- [x] Bow; the front\n- [ ] Stern; the back\n- Beam; how wide she is',
+    ['Bow | the front', 'Stern | the back', 'Beam | how wide she is'],
+  ],
+  [
+    'a line under a list that had room for its first word is none of the last item',
+    'Ramps:\n- north\n- south\nThe north ramp is closed in winter since May.',
+    ['north', 'south'],
+  ],
+  [
     'numbers without a mark',
     '1 sound the horn\n2 stop the engine\n3 call the bridge',
     ['sound the horn', 'stop the engine', 'call the bridge'],

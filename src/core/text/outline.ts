@@ -66,6 +66,7 @@ export function partsOf(text: string, blocks: readonly Block[]): Part {
   return root
 }
 
+const UNDERLINED = /^[ \t]*\n[ \t]*([=~^*#+"_-])\1{2,}[ \t]*(?:\n|$)/
 const ANNOUNCES = 12
 const PLAIN = { bold: 10, line: 11, colon: 20 } as const
 
@@ -76,6 +77,7 @@ function headingLevel(text: string, blocks: readonly Block[], i: number): number
   if (b.type === 'heading') {
     if (/^[^\n]*#/.test(text.slice(Math.max(0, text.lastIndexOf('\n', b.span.start - 1) + 1), b.span.start)))
       return b.depth
+    if (UNDERLINED.test(text.slice(b.span.end, b.span.end + 200))) return b.depth
     return /[:：]$/.test(words) ? PLAIN.colon : isBold(text, b) ? PLAIN.bold : PLAIN.line
   }
   if (b.type !== 'paragraph') return null

@@ -86,16 +86,21 @@ function spaced(text: string, lines: readonly TableLine[], at: number) {
   }
   let end = at
   const columns: number[] = []
+  const own: TableLine[] = []
   while (end < lines.length && end - at < LONGEST) {
     const l = lines[end] as TableLine
     const cells = l.text === '' ? [] : cellsOf(l)
-    if (cells.length < 2) break
-    columns.push((cells[1] as Span).start - l.raw.start)
+    // A line of marks under the names of the columns is none of the rows.
+    const ruled = end === at + 1 && RULE.test(l.text)
+    if (cells.length < 2 && !ruled) break
     end++
+    if (ruled) continue
+    columns.push((cells[1] as Span).start - l.raw.start)
+    own.push(l)
   }
   const place = columns.toSorted((a, b) => a - b)[columns.length >> 1] ?? 0
-  if (end - at < 3 || columns.filter((c) => Math.abs(c - place) <= 1).length < columns.length * 0.8) return null
-  const rows = lines.slice(at, end).map((l) => ({ span: { start: l.start, end: l.end }, cells: cellsOf(l) }))
+  if (own.length < 3 || columns.filter((c) => Math.abs(c - place) <= 1).length < columns.length * 0.8) return null
+  const rows = own.map((l) => ({ span: { start: l.start, end: l.end }, cells: cellsOf(l) }))
   return { rows, end }
 }
 
