@@ -36,7 +36,7 @@ const own = (): Passage[] =>
 
 /** Passages of which only the kind is known: `=== kind`, then the text. */
 const kindsAlone = (): Passage[] =>
-  ['prose', 'lists'].flatMap((name) =>
+  ['prose', 'lists', 'guides'].flatMap((name) =>
     readFileSync(`corpus/kinds/${name}.list`, 'utf8')
       .split(/^=== /m)
       .slice(1)
@@ -46,7 +46,7 @@ const kindsAlone = (): Passage[] =>
           id: `kind-${name}-${i}`,
           from: 'own',
           text: lines.join('\n').trim(),
-          kinds: [kind.trim()],
+          kinds: kind.split(',').map((k) => k.trim()),
           labels: null,
         }
       }),
