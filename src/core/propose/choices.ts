@@ -2,7 +2,7 @@
  *  options with what is said of each. */
 import type { NodeId } from '../figure'
 import { conditionsIn, keyOf, QUALIFIED, ruleIn, type ReadText } from '../reading'
-import { capital, labelOf, sentencesOf, slice, type Entry, type Span } from '../text'
+import { capital, labelOf, sentencesOf, slice, spansMeet, type Entry, type Span } from '../text'
 import { many, type Built } from './built'
 import { Growing } from './growing'
 import { clean, labelled, listIn, shortListIn } from './shapes'
@@ -114,15 +114,20 @@ export function casesInSentences(read: ReadText): Built | null {
 /** "Leather wants contact cement", "The loose ones go ashore": what is said of a kind of thing, or of those of a kind that
  *  differ, is a rule for them; what is said of a certain thing is not. */
 function rulesIn(read: ReadText, sentence: Span, i: number): Case[] {
-  if (/\?\s*$/.test(slice(read.text, sentence))) return []
+  const isRemark = read.units.some((u) => u.role === 'remark' && spansMeet(u.span, sentence))
+  if (isRemark || /\?\s*$/.test(slice(read.text, sentence))) return []
   const told = (read.predications[i] ?? []).filter((p) => p.subject !== null && !p.pointing)
   const rule = told.length === 0 ? ruleIn(read.text, sentence) : null
   if (rule) return [rule]
   return told.flatMap(({ subject, said }) => {
     const who = slice(read.text, subject as Span)
-    return CERTAIN.test(who) && !QUALIFIED.test(who) ? [] : [{ when: subject as Span, then: said }]
+    return (CERTAIN.test(who) && !QUALIFIED.test(who)) || CUT_OFF.test(who)
+      ? []
+      : [{ when: subject as Span, then: said }]
   })
 }
+/** Ends where a clause begins: the phrase was not read to its end. */
+const CUT_OFF = /\b(?:what|which|who|that|there|where|how)$/iu
 const CERTAIN =
   /^(?:the|this|that|these|those|its?|their|his|her|our|my|your|he|she|they|we|you|i|what|who|which|nobody|everybody|there)\b/iu
 
