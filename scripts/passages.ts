@@ -36,7 +36,7 @@ const own = (): Passage[] =>
 
 /** Passages of which only the kind is known: `=== kind`, then the text. */
 const kindsAlone = (): Passage[] =>
-  ['prose', 'told', 'lists', 'guides'].flatMap((name) =>
+  ['prose', 'lists', 'guides'].flatMap((name) =>
     readFileSync(`corpus/kinds/${name}.list`, 'utf8')
       .split(/^=== /m)
       .slice(1)

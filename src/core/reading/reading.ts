@@ -68,15 +68,16 @@ export function readText(text: string, words: Lexicon | WordLists): ReadText {
   const pack = packOf(language)
   if (pack) return readByPack(text, blocks, frame, pack)
   const lexicon = language === 'en' && 'syntax' in words ? withNames(text, words) : null
-  const parsed = lexicon ? parsedBlocks(text, blocks, lexicon) : new Map<Block, Parsed[]>()
-  const interpret = lexicon && interpreterOf(text, parsed, lexicon)
+  const parser = lexicon && parserOf(text, lexicon)
+  const parsed = parser ? parsedBlocks(text, blocks, parser) : new Map<Block, Parsed[]>()
+  const interpret = lexicon && parser && interpreterOf(text, parsed, parser, lexicon)
   const all = blocks.flatMap((b) => parsed.get(b) ?? [])
   const outline = outlineOf(text, blocks)
   return {
     text,
     blocks,
     outline,
-    forms: lexicon ? formsOf(text, outline.entries, lexicon) : new Map(),
+    forms: parser ? formsOf(text, outline.entries, parser) : new Map(),
     language,
     interpreted: lexicon !== null,
     answers: answersIn('en'),
@@ -89,9 +90,21 @@ export function readText(text: string, words: Lexicon | WordLists): ReadText {
   }
 }
 
+type Parser = (s: Span) => readonly Clause[]
+/** Labels are mostly sentences that have been parsed as such. */
+function parserOf(text: string, lexicon: Lexicon): Parser {
+  const known = new Map<string, readonly Clause[]>()
+  return (s) => {
+    const key = `${s.start} ${s.end}`
+    const clauses = known.get(key) ?? parse(text, s, lexicon)
+    known.set(key, clauses)
+    return clauses
+  }
+}
+
 const interpreterOf =
-  (text: string, parsed: ReadonlyMap<Block, readonly Parsed[]>, lexicon: Lexicon) => (block: Block) =>
-    (parsed.get(block) ?? parsedSpan(text, block.span, lexicon)).map((p) => saidOf(text, p.span, p.clauses, lexicon))
+  (text: string, parsed: ReadonlyMap<Block, readonly Parsed[]>, parser: Parser, lexicon: Lexicon) => (block: Block) =>
+    (parsed.get(block) ?? parsedSpan(text, block.span, parser)).map((p) => saidOf(text, p.span, p.clauses, lexicon))
 
 /** A language with a pack: its connectives, conditions and relations, sentence by sentence. */
 function readByPack(text: string, blocks: readonly Block[], frame: readonly Block[], pack: LanguagePack): ReadText {
@@ -131,10 +144,10 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
   }
 }
 
-function formsOf(text: string, entries: readonly Entry[], lexicon: Lexicon): Map<number, Form> {
+function formsOf(text: string, entries: readonly Entry[], parser: Parser): Map<number, Form> {
   const formOf = (s: Span): [number, Form] => {
     const [first] = sentencesOf(text, { start: s.start, end: Math.min(s.end, s.start + LONGEST_FORM) })
-    const clauses = parse(text, first ?? s, lexicon)
+    const clauses = parser(first ?? s)
     const main = clauses.find((c) => c.sub === null && !c.relative) ?? clauses[0]
     return [s.start, main?.verb?.imperative ? 'order' : clauses.some((c) => c.verb) ? 'sentence' : 'name']
   }
@@ -142,7 +155,7 @@ function formsOf(text: string, entries: readonly Entry[], lexicon: Lexicon): Map
     entries.flatMap((e) => [
       formOf(e.label),
       ...e.details.slice(0, 1).map(formOf),
-      ...formsOf(text, e.entries, lexicon),
+      ...formsOf(text, e.entries, parser),
     ]),
   )
 }
@@ -150,14 +163,12 @@ const LONGEST_FORM = 200
 
 type Parsed = { readonly span: Span; readonly clauses: readonly Clause[] }
 
-const parsedSpan = (text: string, span: Span, lexicon: Lexicon): Parsed[] =>
-  sentencesOf(text, span).map((s) => ({ span: s, clauses: parse(text, s, lexicon) }))
+const parsedSpan = (text: string, span: Span, parser: Parser): Parsed[] =>
+  sentencesOf(text, span).map((s) => ({ span: s, clauses: parser(s) }))
 
-const parsedBlocks = (text: string, blocks: readonly Block[], lexicon: Lexicon): Map<Block, Parsed[]> =>
+const parsedBlocks = (text: string, blocks: readonly Block[], parser: Parser): Map<Block, Parsed[]> =>
   new Map(
-    blocks
-      .filter((b) => b.type === 'paragraph' || b.type === 'item')
-      .map((b) => [b, parsedSpan(text, b.span, lexicon)]),
+    blocks.filter((b) => b.type === 'paragraph' || b.type === 'item').map((b) => [b, parsedSpan(text, b.span, parser)]),
   )
 
 /** "Fender: a cushion that ...", "Review – meeting where ...": a term and what it means, not a heading and a remark. */

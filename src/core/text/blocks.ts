@@ -2,7 +2,7 @@
  *  really paste it (tabs, uneven spaces, any bullet). Knows no language. Spans leave the marker out; text is not changed. */
 import { block, type Block } from './block'
 import { depthOf, type Level } from './itemDepth'
-import { HEADING, isRule, linesOf, type Line } from './lines'
+import { HEADING, isHeading, isRule, linesOf, type Line } from './lines'
 import { paragraphAt } from './paragraphs'
 import { cutAtSpaces } from './span'
 import { tableAt } from './tableLines'
@@ -24,7 +24,7 @@ export function blocksOf(text: string): Block[] {
   const stack: Level[] = []
   for (let at = 0; at < lines.length;) {
     const table = lines[at]?.text === '' ? null : tableAt(text, lines, at)
-    if (table && !(lines[at] as Line).marker && !HEADING.test((lines[at] as Line).text) && !lines[at]?.underlined) {
+    if (table && !(lines[at] as Line).marker && !isHeading(lines[at] as Line)) {
       for (const r of table.rows) out.push({ ...block('row', text, r.span), span: r.span, cells: r.cells })
       at = table.end
       stack.length = 0
@@ -45,10 +45,8 @@ function lineAt(text: string, lines: readonly Line[], at: number, out: Block[], 
     stack.length = 0
     return at + 1
   }
-  if (line.isTerm || line.underlined || HEADING.test(line.text)) {
-    const marks = HEADING.exec(line.text)?.[0] ?? ''
-    const depth = line.underlined ?? (line.isTerm ? TERM_DEPTH : line.text.indexOf(' '))
-    out.push(block('heading', text, { start: line.start + marks.length, end: line.end }, { depth }))
+  if (isHeading(line)) {
+    out.push(headingOf(text, line))
     stack.length = 0
     return at + 1
   }
@@ -70,21 +68,18 @@ function lineAt(text: string, lines: readonly Line[], at: number, out: Block[], 
 }
 const TERM_DEPTH = 3
 
+function headingOf(text: string, line: Line): Block {
+  const marks = HEADING.exec(line.text)?.[0] ?? ''
+  const depth = line.underlined ?? (line.isTerm ? TERM_DEPTH : line.text.indexOf(' '))
+  return block('heading', text, { start: line.start + marks.length, end: line.end }, { depth })
+}
+
 /** First line after an item's own lines: lines without marker that follow at once belong to it. */
 function continuation(lines: readonly Line[], at: number, indent: number): number {
   let end = at + 1
   for (; end < lines.length; end++) {
     const [next, before] = [lines[end], lines[end - 1]] as [Line, Line]
-    if (
-      next.text === '' ||
-      next.isTerm ||
-      next.underlined ||
-      isRule(next) ||
-      next.marker ||
-      HEADING.test(next.text) ||
-      next.text.includes(' | ')
-    )
-      break
+    if (next.text === '' || next.marker || isHeading(next) || isRule(next) || next.text.includes(' | ')) break
     // Back out of an indented list: a line of its own.
     if (next.indent < indent) break
     const begins = /^\p{Lu}/u.test(next.text) && (/[.!?:]$/.test(before.text) || endedEarly(before, next))

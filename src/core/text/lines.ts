@@ -50,6 +50,10 @@ function plainLines(text: string): Line[] {
 /** A line of marks under (or over) a heading, or between two parts. */
 export const isRule = (l: Line | undefined): boolean => l !== undefined && RULE.test(l.text)
 
+const isMarks = (l: Line): boolean => HEADING.test(l.text) || isRule(l)
+/** A line over a text, by its own marks, by those under it, or by its length. */
+export const isHeading = (l: Line): boolean => l.isTerm || l.underlined !== null || HEADING.test(l.text)
+
 /** A line with marks under it is a heading; the kind of mark that comes first stands for the higher level. */
 function withUnderlines(lines: readonly Line[]): Line[] {
   const kinds: string[] = []
@@ -69,7 +73,7 @@ function withTerms(lines: readonly Line[]): Line[] {
   const found = filled.filter((i, k) => {
     const [l, before, next] = [lines[i], lines[filled[k - 1] ?? -1], lines[filled[k + 1] ?? -1]] as (Line | undefined)[]
     if (!l || !next || l.text.split(/\s+/).length > 6 || l.text.length > 45) return false
-    if (/[.!?:;,|–—-]$|\t| {3}|\|/.test(l.text) || l.marker || HEADING.test(l.text) || isRule(l)) return false
+    if (/[.!?:;,|–—-]$|\t| {3}|\|/.test(l.text) || l.marker || isMarks(l)) return false
     if (next.marker || next.text.includes('|') || next.text.includes('\t')) return false
     const text = next.text.length > 40 || (/[.!?]$/.test(next.text) && next.text.split(/\s+/).length >= 4)
     const opens = !before || /[.!?:)”"…]$/.test(before.text) || lines[i - 1]?.text === ''

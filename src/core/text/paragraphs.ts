@@ -1,7 +1,7 @@
 /** A run of lines without marks: a paragraph, a heading, or the items that it really is. */
 import { block, type Block } from './block'
 import { depthOf, type Level } from './itemDepth'
-import { HEADING, isRule, type Line } from './lines'
+import { isHeading, isRule, type Line } from './lines'
 import {
   LABELLED,
   MAIL_HEADER,
@@ -46,7 +46,7 @@ function endOf({ text, lines }: Page, at: number): number {
   let end = at + 1
   for (; end < lines.length; end++) {
     const l = lines[end] as Line
-    if (l.text === '' || l.isTerm || l.underlined || isRule(l) || l.marker || HEADING.test(l.text)) break
+    if (l.text === '' || l.marker || isHeading(l) || isRule(l)) break
     if (l.text.includes(' | ') || tableAt(text, lines, end)) break
   }
   return end
