@@ -107,7 +107,7 @@ const isSubsequence = (part: readonly string[], whole: readonly string[]): boole
 test('whatever is given: labels that are not marked are words of the passage in its order, links join nodes, figures are sound', () => {
   const kinds = ['process', 'concept', 'hierarchy', 'venn', 'decision', 'points'] as const
   let taken = 0
-  const failing = failingSeeds(1, 401, (seed) => {
+  const failing = failingSeeds(1, 161, (seed) => {
     const next = random(seed)
     const pick = <T>(from: readonly T[]): T => from[Math.floor(next() * from.length)] as T
     const text = pick(texts)
@@ -139,7 +139,7 @@ test('whatever is given: labels that are not marked are words of the passage in 
     return [...strange, ...faults].join(', ') || null
   })
   expect(failing).toEqual([])
-  expect(taken).toBeGreaterThan(100)
+  expect(taken).toBeGreaterThan(40)
 })
 
 test('a passage and a label made to be slow are given up, not waited for', () => {
