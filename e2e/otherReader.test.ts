@@ -65,6 +65,11 @@ test('what another reader gives stands beside our readings, named, checked, and 
   answer = recorded('good')
   await b.click('Ask Harbour reader')
   await b.find('article[data-by][data-kind="process"] g[data-part]')
+  // A new answer stands as it was given, whatever was taken out of the one before it.
+  await b.button('Take out “Who reports to whom”')
+  await eventually('the added node is there again', 10_000, async () =>
+    (await b.nodesShown('article[data-by][data-kind="hierarchy"]')).some((n) => n.includes('Who reports')),
+  )
   await (await b.find('article[data-by][data-kind="process"] [data-arrangement]')).click()
   await b.find(`//*[@role='status'][contains(., 'The figure stands beside its passage')]`)
   await b.saved()

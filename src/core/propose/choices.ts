@@ -2,8 +2,9 @@
  *  options with what is said of each. */
 import type { NodeId } from '../figure'
 import { conditionsIn, keyOf, QUALIFIED, ruleIn, type ReadText } from '../reading'
-import { capital, labelOf, sentencesOf, slice, spansMeet, type Entry, type Span } from '../text'
+import { capital, labelOf, sentencesOf, slice, type Entry, type Span } from '../text'
 import { many, type Built } from './built'
+import { meeting } from './coverage'
 import { Growing } from './growing'
 import { clean, labelled, listIn, shortListIn } from './shapes'
 
@@ -102,8 +103,9 @@ function treeOf(read: ReadText, cases: readonly Case[]): Growing {
 export function casesInSentences(read: ReadText): Built | null {
   const { text, sentences } = read
   const put = sentences.map((s) => conditionsIn(text, s))
+  const isRemark = meeting(read.units.filter((u) => u.role === 'remark').map((u) => u.span))
   const cases = put.flatMap((own, i): readonly Case[] =>
-    own.length > 0 ? own : rulesIn(read, sentences[i] as Span, i),
+    own.length > 0 || isRemark(sentences[i] as Span) ? own : rulesIn(read, sentences[i] as Span, i),
   )
   if (cases.length < 2) return null
   const tree = treeOf(read, cases)
@@ -114,8 +116,7 @@ export function casesInSentences(read: ReadText): Built | null {
 /** "Leather wants contact cement", "The loose ones go ashore": what is said of a kind of thing, or of those of a kind that
  *  differ, is a rule for them; what is said of a certain thing is not. */
 function rulesIn(read: ReadText, sentence: Span, i: number): Case[] {
-  const isRemark = read.units.some((u) => u.role === 'remark' && spansMeet(u.span, sentence))
-  if (isRemark || /\?\s*$/.test(slice(read.text, sentence))) return []
+  if (/\?\s*$/.test(slice(read.text, sentence))) return []
   const told = (read.predications[i] ?? []).filter((p) => p.subject !== null && !p.pointing)
   const rule = told.length === 0 ? ruleIn(read.text, sentence) : null
   if (rule) return [rule]

@@ -15,7 +15,7 @@ export type LeftOut = {
 export type Coverage = { readonly taken: number; readonly of: number; readonly left: readonly LeftOut[] }
 
 /** Spans for "does any of them meet this one?", asked often: sorted and made one where they touch. */
-function meeting(spans: readonly Span[]): (s: Span) => boolean {
+export function meeting(spans: readonly Span[]): (s: Span) => boolean {
   const merged = mergedSpans(spans)
   return (s) => {
     let [low, high] = [0, merged.length]

@@ -152,10 +152,10 @@ class Grounding {
     const plain = text === '' || answers.includes(text.toLowerCase())
     const said = plain ? { label: text, source: [] } : this.say(text, l.added, false)
     if (!said) return
-    const [usual, other = usual] = kinds[this.given.kind].linkRoles
+    const [usual, weighs] = kinds[this.given.kind].linkRoles
     if (usual === undefined) return void this.refuse(what, 'this kind has no links')
     const order = this.links.length + 1
-    const role = from.role === 'criterion' || to.role === 'criterion' ? (other ?? usual) : usual
+    const role = from.role === 'criterion' || to.role === 'criterion' ? (weighs ?? usual) : usual
     this.links.push({
       id: `l${order}`,
       role,

@@ -159,7 +159,7 @@ const BEGINS_A_PHRASE = /^(?:with|without|in|on|at|for|from|to|by|of|mit|ohne|in
 /** "The night watch is the crew that ...": what a long line is about. */
 function subjectOf(read: ReadText, label: Span): Span {
   const run = slice(read.text, label)
-  if (run.split(/\s+/).length <= 6 || (read.interpreted && read.forms.size > 0 && isName(read, label))) return label
+  if (run.split(/\s+/).length <= 6 || read.forms.get(label.start) === 'name') return label
   const m = /^(?:(?:in|with|for)\s+)?(.{3,60}?)(?:,\s|\s(?:is|are|means?|covers?|consists?|ist|sind|es|son)\s)/iu.exec(
     run,
   )

@@ -6,8 +6,12 @@ import type { LanguagePack } from './packs'
 
 const SHORTEST = 8
 
-export function piecesOf(text: string, sentence: Span, { contrast }: LanguagePack): Predication[] {
-  const cuts = [...slice(text, sentence).matchAll(new RegExp(`;\\s+|,?\\s+(?=(?:${contrast.source})\\s)`, 'giu'))]
+/** Where sentences of a language are cut. */
+export const cutsOf = ({ contrast }: LanguagePack): RegExp =>
+  new RegExp(`;\\s+|,?\\s+(?=(?:${contrast.source})\\s)`, 'giu')
+
+export function piecesOf(text: string, sentence: Span, cut: RegExp): Predication[] {
+  const cuts = [...slice(text, sentence).matchAll(cut)]
   const starts = [sentence.start, ...cuts.map((m) => sentence.start + m.index + m[0].length)]
   const ends = [...cuts.map((m) => sentence.start + m.index), sentence.end]
   return starts

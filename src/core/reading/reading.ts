@@ -27,7 +27,7 @@ import { saidOf } from './english/said'
 import { verbReading } from './english/verbs'
 import { englishShare, wordsOf, type Lexicon, type WordLists } from './english/words'
 import { splitMail } from './mail'
-import { namingWords, piecesOf } from './pieces'
+import { cutsOf, namingWords, piecesOf } from './pieces'
 import { packClaims, packOf, packSaid, type LanguagePack } from './packs'
 import { told, type Told } from './statements'
 import { mailUnits, unitsOf, type SaidUnit } from './units'
@@ -119,6 +119,7 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
   const interpret = (b: Block) =>
     (spans.get(b) ?? sentencesOf(text, b.span)).map((s) => packSaid(text, s, pack, tellsSteps(b)))
   const last = { thing: null }
+  const cut = cutsOf(pack)
   const outline = outlineOf(text, blocks)
   return {
     text,
@@ -139,7 +140,7 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
       ...mailUnits(frame),
     ],
     sentences: all,
-    predications: all.map((s) => piecesOf(text, s, pack)),
+    predications: all.map((s) => piecesOf(text, s, cut)),
     phrases: all.flatMap((s) => namingWords(text, s)),
   }
 }
@@ -221,8 +222,8 @@ function claimsIn(
 /** "Four crews take turns. These are ...": what was spoken of last, unless it has been divided already. */
 function pointedAt(c: ChildClaim, { object, subject }: Discourse, before: readonly Claim[]): ChildClaim {
   const [meant] = object.length > 0 ? object : subject
-  const divided = before.some((x) => x.relation === 'child' && x.parent.key === meant?.key)
-  if (!meant || divided || !/^(?:these|those|they)$/.test(c.parent.pronoun ?? '')) return c
+  if (!meant || !/^(?:these|those|they)$/.test(c.parent.pronoun ?? '')) return c
+  if (before.some((x) => x.relation === 'child' && x.parent.key === meant.key)) return c
   return { ...c, parent: { ...meant, span: c.parent.span } }
 }
 

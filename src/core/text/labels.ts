@@ -57,12 +57,12 @@ export function labelsOf(text: string, spans: readonly Span[]): Labelled[] {
 }
 /** "mate: the ramp sticks", "bosun: since when?", "mate: since May": a lead-in that comes again tells no item from another. */
 function withoutSpeakers(text: string, spans: readonly Span[], own: readonly Labelled[]): Labelled[] {
-  const names = own.map((l) => (l.led ? slice(text, l.label).toLowerCase() : ''))
-  const again = names.filter((n, i) => n !== '' && names.indexOf(n) !== i).length
+  const names = own.flatMap((l) => (l.led ? [slice(text, l.label).toLowerCase()] : []))
+  const again = names.length - new Set(names).size
   return again * 4 < spans.length
     ? [...own]
     : own.map((l, i) =>
-        l.led && wordsIn(names[i] as string) <= 2 ? firstSentence(text, named(text, spans[i] as Span)) : l,
+        l.led && wordsIn(slice(text, l.label)) <= 2 ? firstSentence(text, named(text, spans[i] as Span)) : l,
       )
 }
 

@@ -14,7 +14,9 @@ export type Line = TableLine & {
 const TAB = 4
 export const HEADING = /^(#{1,6})[\t ]+/
 /** CommonMark 4.3 and 4.1, and section titles of reStructuredText. */
-const RULE = /^([=~^*#+"_-])\1{2,}$/
+const MARKS = '([=~^*#+"_-])\\1{2,}'
+const RULE = new RegExp(`^${MARKS}$`)
+const RULED = new RegExp(`^[ \\t]*\\n[ \\t]*${MARKS}[ \\t]*(?:\\n|$)`)
 
 export function linesOf(text: string): Line[] {
   const plain = withUnderlines(plainLines(text))
@@ -54,13 +56,25 @@ const isMarks = (l: Line): boolean => HEADING.test(l.text) || isRule(l)
 /** A line over a text, by its own marks, by those under it, or by its length. */
 export const isHeading = (l: Line): boolean => l.isTerm || l.underlined !== null || HEADING.test(l.text)
 
+/** Whether the line that ends here has marks under it. */
+export const isUnderlined = (text: string, end: number): boolean => RULED.test(text.slice(end, end + LONGEST_RULE))
+const LONGEST_RULE = 200
+
 /** A line with marks under it is a heading; the kind of mark that comes first stands for the higher level. */
 function withUnderlines(lines: readonly Line[]): Line[] {
   const kinds: string[] = []
   return lines.map((l, i) => {
     const mark = RULE.exec(lines[i + 1]?.text ?? '')?.[1]
     const opens = i === 0 || lines[i - 1]?.text === '' || isRule(lines[i - 1])
-    if (!mark || !opens || !/[\p{L}\p{N}]/u.test(l.text) || l.text.length > 90 || / {2}|\t|\|/.test(l.text)) return l
+    if (
+      !mark ||
+      !opens ||
+      !/[\p{L}\p{N}]/u.test(l.text) ||
+      l.text.length > 90 ||
+      /[.,;!]$/.test(l.text) ||
+      / {2}|\t|\|/.test(l.text)
+    )
+      return l
     if (!kinds.includes(mark)) kinds.push(mark)
     return { ...l, underlined: kinds.indexOf(mark) + 1 }
   })

@@ -3,6 +3,7 @@
  *  in one place of the tree. Says nothing about what kind of figure it is. */
 import type { Block } from './block'
 import { isEnumerated, labelOf, labelsOf, type Labelled } from './labels'
+import { isUnderlined } from './lines'
 import { slice, type Span } from './span'
 import { tableOf, type Table } from './table'
 
@@ -52,8 +53,10 @@ export function outlineOf(text: string, blocks: readonly Block[]): Outline {
 export function partsOf(text: string, blocks: readonly Block[]): Part {
   const root: GrowingPart = { heading: null, level: -1, blocks: [], parts: [] }
   const open: GrowingPart[] = [root]
+  const announcing = blocks.flatMap((_, i) => (announcesItems(text, blocks, i) ? [i] : []))
+  const heads = new Set(announcing.length > 1 ? announcing : [])
   blocks.forEach((b, i) => {
-    const level = headingLevel(text, blocks, i)
+    const level = heads.has(i) ? PLAIN.colon : headingLevel(text, blocks, i)
     if (level === null) {
       ;(open.at(-1) as GrowingPart).blocks.push(b)
       return
@@ -66,7 +69,6 @@ export function partsOf(text: string, blocks: readonly Block[]): Part {
   return root
 }
 
-const UNDERLINED = /^[ \t]*\n[ \t]*([=~^*#+"_-])\1{2,}[ \t]*(?:\n|$)/
 const ANNOUNCES = 12
 const PLAIN = { bold: 10, line: 11, colon: 20 } as const
 
@@ -77,13 +79,10 @@ function headingLevel(text: string, blocks: readonly Block[], i: number): number
   if (b.type === 'heading') {
     if (/^[^\n]*#/.test(text.slice(Math.max(0, text.lastIndexOf('\n', b.span.start - 1) + 1), b.span.start)))
       return b.depth
-    if (UNDERLINED.test(text.slice(b.span.end, b.span.end + 200))) return b.depth
+    if (isUnderlined(text, b.span.end)) return b.depth
     return /[:：]$/.test(words) ? PLAIN.colon : isBold(text, b) ? PLAIN.bold : PLAIN.line
   }
-  if (b.type !== 'paragraph') return null
-  if (announcesItems(text, blocks, i) && blocks.filter((_, k) => announcesItems(text, blocks, k)).length > 1)
-    return PLAIN.colon
-  if (words.includes('\n')) return null
+  if (b.type !== 'paragraph' || words.includes('\n')) return null
   // "Deck crew:" over its own list or text.
   if (/[:：]\**$/.test(words) && words.split(/\s+/).length <= ANNOUNCES && next && next.type !== 'heading')
     return isBold(text, b) ? PLAIN.bold : PLAIN.colon

@@ -24,9 +24,9 @@ export const jsonSetting = z.string().transform((s, context): unknown => {
 export const headersSetting = jsonSetting.pipe(z.record(z.string(), z.string())).default({})
 
 /** Posts `body`. Out: what the wanted field of the answer holds, or why there is none. */
-export async function askService(service: JsonService, body: unknown, fetcher: typeof fetch = fetch): Promise<Answer> {
+export async function askService(service: JsonService, body: unknown): Promise<Answer> {
   try {
-    const response = await fetcher(service.url, {
+    const response = await fetch(service.url, {
       method: 'POST',
       headers: { 'content-type': 'application/json', accept: 'application/json', ...service.headers },
       body: JSON.stringify(body),

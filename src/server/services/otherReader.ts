@@ -17,13 +17,13 @@ export type OtherReader = {
 export const askedSchema = z.object({ passage: z.string().trim().min(1).max(60_000) })
 
 /** What an answer looks like, as JSON Schema (2020-12). */
-export const answerSchema = z.toJSONSchema(givenFiguresSchema, { io: 'input' })
+const answerSchema = z.toJSONSchema(givenFiguresSchema, { io: 'input' })
 
 const rolesOf = (kind: (typeof figureKinds)[number]): string =>
   `${kind} (roles of nodes: ${kinds[kind].nodeRoles.join(', ')})`
 
 /** What a reader that understands instructions is told. */
-export const INSTRUCTIONS = [
+const INSTRUCTIONS = [
   'Read the passage and give the figures it describes, best first, as JSON after the schema.',
   `Kinds: ${figureKinds.map(rolesOf).join('; ')}.`,
   'Labels, details and actors are words of the passage, in its order, from one sentence or item; words may be left out, but never one such as "not", "only" or "without".',

@@ -24,7 +24,11 @@ export type Readings = {
 
 const NOTHING = { offered: [], worth: false, interpreted: true, tooLong: false, early: false } as const
 
-type Corrected = { readonly text: string | null; readonly by: Map<string, Reading> }
+type Corrected = {
+  readonly text: string | null
+  readonly others: readonly Reading[]
+  readonly by: Map<string, Reading>
+}
 
 type UsedReadings = {
   readonly readings: Readings | null
@@ -45,7 +49,7 @@ export function useReadings(
 ): UsedReadings {
   const [state, setState] = useState<Readings | null>(null)
   /** Readings corrected by the person; what is still being drawn of the first ones must not undo them. */
-  const corrected = useRef<Corrected>({ text: null, by: new Map() })
+  const corrected = useRef<Corrected>({ text: null, others: [], by: new Map() })
   const [round, setRound] = useState(0)
   // An answer given now has changed the reading already; it counts for those that are read from here on.
   const given = useRef(answers)
@@ -55,7 +59,7 @@ export function useReadings(
   useEffect(() => {
     if (text === null) return
     let current = true
-    if (corrected.current.text !== text) corrected.current = { text, by: new Map() }
+    corrected.current = stillCorrected(corrected.current, text, others)
     const { by } = corrected.current
     const show = (r: Readings) => current && setState((old) => keepingPictures(r, old))
     const wanted = { answers: given.current, others, corrected: by, show, still: () => current }
@@ -111,6 +115,13 @@ async function drawAgain(
   }
 }
 
+/** What was corrected holds for the words it was corrected in, and not for what another reader answers anew. */
+function stillCorrected(known: Corrected, text: string, others: readonly Reading[]): Corrected {
+  if (known.text !== text) return { text, others, by: new Map() }
+  if (known.others === others) return known
+  return { text, others, by: new Map([...known.by].filter(([, r]) => !r.other)) }
+}
+
 /** A picture that is still to be drawn is shown as it was before, where the words are the same. */
 function keepingPictures(next: Readings, old: Readings | null): Readings {
   if (old?.text !== next.text) return next
@@ -135,13 +146,18 @@ type Wanted = {
 
 /** Reads and draws; what could be read only in part is read once more when the rest of the reader is there. */
 async function readAll(text: string, theme: Theme, wanted: Wanted): Promise<void> {
-  const early = await readOnce(text, theme, wanted)
+  const loaded = compute().loaded()
+  let whole = false
+  // That it cannot be loaded is said below, where it is needed.
+  loaded.then(() => (whole = true)).catch(() => undefined)
+  const early = await readOnce(text, theme, wanted, () => whole)
   if (!early) return
-  await compute().loaded()
-  if (wanted.still()) await readOnce(text, theme, wanted)
+  await loaded
+  if (wanted.still()) await readOnce(text, theme, wanted, () => whole)
 }
 
-async function readOnce(text: string, theme: Theme, wanted: Wanted): Promise<boolean> {
+/** Out: whether the rest of the reader was missing. Then, when it has come in (`whole`), pictures are not drawn to the end. */
+async function readOnce(text: string, theme: Theme, wanted: Wanted, whole: () => boolean): Promise<boolean> {
   const { answers, others, corrected, show, still } = wanted
   const api = compute()
   const { readings, worth, interpreted, tooLong, early } = await api.read(text, answers)
@@ -169,7 +185,7 @@ async function readOnce(text: string, theme: Theme, wanted: Wanted): Promise<boo
   publish()
   for (const [i, o] of offered.entries())
     for (const [k, picture] of o.pictures.entries()) {
-      if (!still()) return false
+      if (!still() || (early && whole())) return early
       const drawn = newest(o)
       const scene = await api.draw({ ...drawn.figure, arrangement: picture.arrangement }, theme, null)
       // Corrected meanwhile: whoever corrected it draws it anew.

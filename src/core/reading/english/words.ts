@@ -46,8 +46,11 @@ const EXTRA_ACTORS =
 /** `syntax` is the file `public/syntax/english.bin`. */
 export const englishLexicon = (syntax: Uint8Array): Lexicon => ({ ...englishWords(), syntax: createSyntax(syntax) })
 
+let lists: WordLists | null = null
 /** What is at hand before the parser's file is there. */
-export const englishWords = (): WordLists => {
+export const englishWords = (): WordLists => (lists ??= wordLists())
+
+function wordLists(): WordLists {
   const verbClass = new Map<string, VerbClass>()
   for (const c of ['only', 'leaning', 'mixed', 'rare'] as const)
     for (const v of lexicon.verbs[c].split(' ')) verbClass.set(v, c)
