@@ -443,7 +443,8 @@ test('keyboard only: from the shelf to a downloaded figure', async () => {
   await b.press(Key.ARROW_DOWN, Key.ENTER)
   await b.find('[aria-label="Words"]')
   await b.chord([Key.CONTROL], 'a')
-  await b.press('Lower the stern ramp', Key.ENTER)
+  // Enter opens the next row; Escape leaves it.
+  await b.press('Lower the stern ramp', Key.ENTER, Key.ESCAPE)
   await eventually('renamed', 3000, async () =>
     (await b.nodesShown('[data-scale]')).some((n) => n.includes('stern ramp')),
   )

@@ -59,6 +59,27 @@ export function spanOf(doc: Y.Doc, p: Projection<YPlace>, anchor: Anchor): Span 
   return start === null || end === null || end <= start ? null : fromLineStart(p, { start, end })
 }
 
+/** Puts words in place of a stretch of the manuscript; false, and nothing changed, where it does not lie in one run of text. */
+export function replaceWords(p: Projection<YPlace>, span: Span, words: string): boolean {
+  const [from, to] = [pieceAt(p, span.start, 'after'), pieceAt(p, span.end, 'before')]
+  if (!from || !to || from.piece.place.node !== to.piece.place.node) return false
+  const [start, end] = [from, to].map((x) => x.piece.place.index + x.into) as [number, number]
+  const { node } = from.piece.place
+  // New words are set as the old ones were.
+  node.insert(start, words, node.toDelta().length > 0 ? attributesAt(node, start) : {})
+  node.delete(start + words.length, end - start)
+  return true
+}
+
+function attributesAt(node: Y.XmlText, index: number): Record<string, unknown> {
+  let at = 0
+  for (const op of node.toDelta() as { insert: unknown; attributes?: Record<string, unknown> }[]) {
+    at += typeof op.insert === 'string' ? op.insert.length : 1
+    if (at > index) return op.attributes ?? {}
+  }
+  return {}
+}
+
 export type NodeJson = {
   readonly type: string
   readonly attrs?: Record<string, unknown>

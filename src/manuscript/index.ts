@@ -1,4 +1,13 @@
 export { MAX_MANUSCRIPT, cleanText, nodesFromText } from './fromText'
-export { anchorOf, projectShared, sharedNodes, spanOf, type Anchor, type NodeJson, type YPlace } from './inYjs'
+export {
+  anchorOf,
+  projectShared,
+  replaceWords,
+  sharedNodes,
+  spanOf,
+  type Anchor,
+  type NodeJson,
+  type YPlace,
+} from './inYjs'
 export { fromLineStart, pieceAt, project, type Projection, type TextTree } from './projection'
 export { manuscriptFault } from './sound'

@@ -9,6 +9,7 @@ const perMinute = {
   'new folio': 1_200,
   'folio change': 600,
   'figure file': 600,
+  version: 600,
   draft: 30,
   reading: 30,
 } as const

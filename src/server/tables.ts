@@ -27,5 +27,15 @@ export type Tables = {
     loose_bytes: ColumnType<string, number | undefined, number>
   }
   folio_update: { folio_id: string; sequence: Big; data: Buffer; created_at: Time }
+  /** A figure as it stood at some time; `figure` is its JSON. */
+  figure_version: {
+    id: string
+    folio_id: string
+    figure_id: string
+    made_at: Time
+    made_by: string
+    name: string | null
+    figure: ColumnType<unknown, string, string>
+  }
   folio_snapshot: { folio_id: string; sequence: Big; data: Buffer; created_at: Time }
 }

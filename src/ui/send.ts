@@ -6,7 +6,7 @@ export async function send(method: 'POST' | 'PATCH' | 'DELETE', path: string, bo
 
 /** Like `send`, with the answer's JSON. */
 export async function ask(
-  method: 'POST' | 'PATCH' | 'DELETE',
+  method: 'GET' | 'POST' | 'PATCH' | 'DELETE',
   path: string,
   body?: unknown,
 ): Promise<{ json: unknown } | { problem: string }> {

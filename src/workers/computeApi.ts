@@ -3,7 +3,8 @@ import { z } from 'zod'
 import { continued } from '@/core/continued'
 import type { DoubtAnswers } from '@/core/document'
 import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/figure'
-import { arrangementsFor, withNodeAt } from '@/core/layout'
+import { arrangementsFor, withNodeAt, type Placed } from '@/core/layout'
+import type { Box } from '@/core/geometry'
 import { MissingFont, createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
 import { routedFigure, sceneOf } from '@/core/pipeline'
 import {
@@ -150,23 +151,24 @@ export function createCompute(
         }),
       )
     },
-    /** The kept picture with one node's top left corner at a place of the frame; only what touches it is led anew. */
+    /** The kept picture with the top left corners of some nodes at places of the frame; only what touches them is led anew. */
     drag: async (
       keep: string,
-      node: string,
-      at: Pointed,
-    ): Promise<{ scene: Scene; held: { x: number; y: number; width: number; height: number } } | null> => {
+      moved: Readonly<Record<string, Pointed>>,
+    ): Promise<{ scene: Scene; held: Readonly<Record<string, Box>> } | null> => {
       const before = kept.get(keep)
-      const moved = before?.routed.nodes.find((n) => n.id === node)
-      if (!before || !moved) return null
+      if (!before) return null
       const { fit } = before.scene
-      const held = {
-        x: (at.x - fit.dx) / fit.scale,
-        y: (at.y - fit.dy) / fit.scale,
-        width: moved.width,
-        height: moved.height,
-      }
-      const routed = reroute(withNodeAt(before.routed, node, held), before.routed.routes, new Set([node]))
+      const held = Object.fromEntries(
+        before.routed.nodes.flatMap((n): [string, Box][] => {
+          const at = moved[n.id]
+          if (!at) return []
+          const [x, y] = [(at.x - fit.dx) / fit.scale, (at.y - fit.dy) / fit.scale]
+          return [[n.id, { x, y, width: n.width, height: n.height }]]
+        }),
+      )
+      const placed = Object.entries(held).reduce<Placed>((p, [id, box]) => withNodeAt(p, id, box), before.routed)
+      const routed = reroute(placed, before.routed.routes, new Set(Object.keys(held)))
       return { scene: scene(routed, before.scene), held }
     },
   }

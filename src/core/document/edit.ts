@@ -3,7 +3,7 @@ import type { Figure, FigureLink, FigureNode, LinkId, NodeId } from '../figure'
 
 /** New values by field; null takes an optional field away. */
 export type Change<T> = { readonly [K in keyof Omit<T, 'id'>]?: T[K] | null }
-export type FigureHead = Omit<Figure, 'id' | 'nodes' | 'links' | 'wasRead' | 'passage'>
+export type FigureHead = Omit<Figure, 'id' | 'nodes' | 'links'>
 
 export type Edit =
   | { readonly do: 'putNode'; readonly node: FigureNode }

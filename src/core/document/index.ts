@@ -5,6 +5,7 @@ export { applyShared, newSharedFigure, readFigure } from './figureInYjs'
 export { outlineOf, type OutlineRow } from './outline'
 export {
   addBranch,
+  changePlaces,
   connect,
   hold,
   indent,
@@ -18,7 +19,6 @@ export {
   reattach,
   release,
   releaseAll,
-  remove,
   rename,
   renameLink,
 } from './shape'
@@ -27,3 +27,29 @@ export { leavingPlaces, tidy } from './places'
 export { leftOut } from './leftOut'
 export { takeIn } from './takeIn'
 export { understand, type Understanding } from './instruct'
+export { asKind, switchKind } from './asKind'
+export { difference } from './difference'
+export { duplicate, remove, removeAll } from './remove'
+export {
+  addMember,
+  addSet,
+  intoRegion,
+  nestSet,
+  regionOf,
+  regionsOf,
+  removeSet,
+  setsOf,
+  type SetRegion,
+} from './regions'
+export { addStatement, firstNode, joinRow, linesIn, moveRow, nextRow, pasteRows, statementIn } from './outlineEdits'
+export { isBelow, isTree, moveBelow, moveBeside } from './treeShape'
+export { fieldsOf, isFault, ownFieldOf, suits, unresolved, type Field, type Written } from './fields'
+export { faultSentence, idOf, rowNamed, rowsInOrder, type FieldFault } from './rowNames'
+export { cellsOf, figureOfRows, pasteCells, rowFaults, type CellFault, type Mend } from './rows'
+export { tableOf, type Cells } from './columns'
+export { addNeighbour, asQuestion, joined, moveOnto, moveTo, type Way } from './neighbours'
+export { align, distribute, push, type Boxes, type Line } from './placing'
+export { understandAll, type Meant } from './instructAll'
+export { driftOf, takeAll, upToDate, type Drifted } from './drift'
+export { intoManuscript, reworded } from './intoManuscript'
+export { compared, type Compared } from './compared'

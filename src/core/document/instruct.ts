@@ -13,9 +13,11 @@ import {
   type NodeId,
 } from '../figure'
 import { all, type Edit } from './edit'
+import { switchKind } from './asKind'
 import { tidy } from './places'
 import { withChance } from './quantities'
-import { changePlaces, connect, insertAfter, insertBelow, insertOn, moveAfter, remove, rename } from './shape'
+import { changePlaces, connect, insertAfter, insertBelow, insertOn, moveAfter, rename } from './shape'
+import { remove } from './remove'
 import { capital, lowerFirst } from '../text'
 
 export type Understanding = { readonly says: string; readonly edit: Edit }
@@ -119,23 +121,9 @@ const KIND_WORDS: readonly (readonly [RegExp, FigureKind])[] = [
   [/concept/i, 'concept'],
   [/hierarchy|organi[sz]ation|tree of/i, 'hierarchy'],
   [/decision/i, 'decision'],
+  [/venn|circles|sets/i, 'venn'],
   [/points|list/i, 'points'],
 ]
-
-/** The same words and links in the roles of another kind. A Venn diagram needs sets, which only a new reading gives. */
-function asKind(f: Figure, kind: FigureKind): Edit {
-  const { plainRole, nodeRoles, linkRoles } = kinds[kind]
-  const [linkRole] = linkRoles
-  return all(
-    { do: 'setFigure', set: { kind, arrangement: '' } },
-    ...Object.values(f.nodes).map((n): Edit | null =>
-      (nodeRoles as readonly string[]).includes(n.role) ? null : { do: 'setNode', id: n.id, set: { role: plainRole } },
-    ),
-    ...Object.values(f.links).map((l): Edit =>
-      linkRole ? { do: 'setLink', id: l.id, set: { role: linkRole } } : { do: 'dropLink', id: l.id },
-    ),
-  )
-}
 
 /** What was said between marks, whichever of the two ways. */
 const pick = (m: RegExpExecArray): string[] => {
@@ -310,7 +298,7 @@ const rows: readonly Row[] = [
     does: (f, [what = ''], _, drawable) => {
       const kind = KIND_WORDS.find(([p]) => p.test(what))?.[1]
       if (kind && kind !== f.kind)
-        return [{ says: `Show the same words as ${kinds[kind].name.toLowerCase()}`, edit: asKind(f, kind) }]
+        return [{ says: `Show the same words as ${kinds[kind].name.toLowerCase()}`, edit: switchKind(f, kind) }]
       return arranged(what, drawable)
     },
   },

@@ -4,13 +4,15 @@ import {
   linksInOrder,
   nodesInOrder,
   type Figure,
+  type FigureKind,
   type FigureLink,
   type FigureNode,
   type LinkId,
   type NodeId,
 } from '../figure'
 import { reachable, successors } from '../graph'
-import { isTree, treeRows } from './treeShape'
+import { regionsOf, setsOf } from './regions'
+import { treeRows } from './treeShape'
 
 export type OutlineRow =
   | {
@@ -28,14 +30,58 @@ export type OutlineRow =
       readonly to: FigureNode
       readonly link: FigureLink
     }
+  /** What a concept has to do with another. */
+  | {
+      readonly row: 'statement'
+      readonly id: LinkId
+      readonly depth: number
+      readonly to: FigureNode
+      readonly link: FigureLink
+    }
+  /** Where the members of just these sets stand; its id are the sets, parted by spaces. */
+  | { readonly row: 'region'; readonly id: string; readonly depth: number; readonly sets: readonly FigureNode[] }
+  /** The line of detail under a node. */
+  | { readonly row: 'detail'; readonly id: NodeId; readonly depth: number; readonly node: FigureNode }
 
-export function outlineOf(figure: Figure): OutlineRow[] {
-  const nodes = nodesInOrder(figure)
-  if (isTree(figure))
-    return treeRows(figure).map(({ node, depth }, i) => ({ row: 'node', id: node.id, depth, number: i + 1, node }))
-  if (figure.kind !== 'process')
-    return nodes.map((node, i) => ({ row: 'node', id: node.id, depth: 0, number: i + 1, node }))
-  return new ProcessOutline(figure, nodes).rows
+export const outlineOf = (figure: Figure): OutlineRow[] => outlines[figure.kind](figure)
+
+const nodeRow = (node: FigureNode, depth: number, number: number | null): OutlineRow => ({
+  row: 'node',
+  id: node.id,
+  depth,
+  number,
+  node,
+})
+const treeOutline = (figure: Figure): OutlineRow[] =>
+  treeRows(figure).map(({ node, depth }, i) => nodeRow(node, depth, i + 1))
+
+/** Each kind in its own form. */
+const outlines: Record<FigureKind, (figure: Figure) => OutlineRow[]> = {
+  process: (f) => new ProcessOutline(f, nodesInOrder(f)).rows,
+  hierarchy: treeOutline,
+  decision: treeOutline,
+  points: (f) =>
+    nodesInOrder(f).flatMap((node, i) => [
+      nodeRow(node, 0, i + 1),
+      ...(node.detail ? [{ row: 'detail', id: node.id, depth: 1, node } as const] : []),
+    ]),
+  concept: (f) => {
+    const links = linksInOrder(f)
+    return nodesInOrder(f).flatMap((node, i) => [
+      nodeRow(node, 0, i + 1),
+      ...links.flatMap((link): OutlineRow[] => {
+        const to = f.nodes[link.to]
+        return link.from === node.id && to ? [{ row: 'statement', id: link.id, depth: 1, link, to }] : []
+      }),
+    ])
+  },
+  venn: (f) => [
+    ...setsOf(f).map((node) => nodeRow(node, 0, null)),
+    ...regionsOf(f).flatMap(({ sets, members }): OutlineRow[] => [
+      { row: 'region', id: sets.map((s) => s.id).join(' '), depth: 0, sets },
+      ...members.map((node) => nodeRow(node, 1, null)),
+    ]),
+  ],
 }
 
 class ProcessOutline {

@@ -14,10 +14,15 @@ import { answersIn } from '../text'
 import type { Box } from '../geometry'
 import { all, type Edit } from './edit'
 import { outlineOf } from './outline'
-import { indentBelow, isTree, outdentFrom } from './treeShape'
+import { indentBelow, isTree, moveAmongSiblings, moveBeside, outdentFrom } from './treeShape'
 
-const linksFrom = (f: Figure, id: NodeId): FigureLink[] => linksInOrder(f).filter((l) => l.from === id)
-const linksTo = (f: Figure, id: NodeId): FigureLink[] => linksInOrder(f).filter((l) => l.to === id)
+const byOrder = (a: FigureLink, b: FigureLink): number => a.order - b.order || (a.id < b.id ? -1 : 1)
+export const linksFrom = (f: Figure, id: NodeId): FigureLink[] =>
+  Object.values(f.links)
+    .filter((l) => l.from === id)
+    .toSorted(byOrder)
+export const linksTo = (f: Figure, id: NodeId): FigureLink[] =>
+  linksInOrder({ ...f, links: Object.fromEntries(Object.entries(f.links).filter(([, l]) => l.to === id)) })
 const isQuestion = (n: FigureNode | undefined): boolean => n?.role === 'question'
 
 const newNode = (id: NodeId, role: FigureNode['role'], text: string, order: number): FigureNode => ({
@@ -94,7 +99,14 @@ export function insertBeside(f: Figure, beside: NodeId, ids: { node: NodeId; lin
   }
   if (f.kind !== 'hierarchy' && f.kind !== 'decision') return { do: 'putNode', node }
   const above = linksTo(f, beside)[0]
-  return all({ do: 'putNode', node }, { do: 'putLink', link: childLink(f, above?.from ?? beside, ids, above?.role) })
+  const link = childLink(f, above?.from ?? beside, ids, above?.role)
+  return all({ do: 'putNode', node }, { do: 'putLink', link: above ? { ...link, order: between(f, above) } : link })
+}
+
+/** An order between a link and the next one that leaves the same node. */
+function between(f: Figure, link: FigureLink): number {
+  const next = linksFrom(f, link.from).find((l) => l.order > link.order)
+  return next ? (link.order + next.order) / 2 : link.order + 1
 }
 
 const childLink = (
@@ -175,29 +187,11 @@ export const addBranch = (
     { do: 'putLink', link: newLink(ids.link, question, ids.node, linksFrom(f, question).length + 1, words.answer) },
   )
 
-/** Takes a node out and closes the gap: what led to it leads to what followed it (for a question, to its first answer). */
-export function remove(f: Figure, id: NodeId): Edit {
-  const onward = linksFrom(f, id).find((l) => l.to !== id)
-  const follower = onward?.to
-  // The last step of a parallel branch hands on that it meets the others.
-  const meets = onward?.role === 'beside' ? { role: onward.role } : {}
-  const bridges = linksTo(f, id)
-    .filter((l) => l.from !== id)
-    .map((l): Edit | null => {
-      const doubled =
-        follower &&
-        linksFrom(f, l.from).some((o) => o.to === follower && o.id !== l.id && (o.text ?? '') === (l.text ?? ''))
-      return follower && follower !== l.from && !doubled
-        ? { do: 'setLink', id: l.id, set: { to: follower, ...meets } }
-        : null
-    })
-  return all(...bridges, { do: 'dropNode', id })
-}
-
 /** Takes a step out of its place and puts it after another node. */
 export function moveAfter(f: Figure, id: NodeId, after: NodeId, link: LinkId): Edit {
   const node = f.nodes[id]
   if (!node || id === after) return all()
+  if (isTree(f)) return moveBeside(f, id, after, link)
   if (f.kind !== 'process') return { do: 'setNode', id, set: { order: orderAfter(f, after) } }
   const follower = linksFrom(f, id)[0]?.to
   // A link that leads from there to here already stays; every other way here now leads past.
@@ -228,6 +222,7 @@ export function moveAfter(f: Figure, id: NodeId, after: NodeId, link: LinkId): E
 
 /** Up or down by one row of the outline among nodes; null when there is nowhere to go. */
 export function moveBy(f: Figure, id: NodeId, by: -1 | 1): Edit | null {
+  if (isTree(f)) return moveAmongSiblings(f, id, by)
   const rows = outlineOf(f).flatMap((r) => (r.row === 'node' ? [r.id] : []))
   const at = rows.indexOf(id)
   const other = rows[at + by]

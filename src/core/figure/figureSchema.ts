@@ -92,6 +92,19 @@ const placesSchema = z.readonly(
   }),
 )
 
+/** What a figure was as another kind, so that switching back finds all of it: what of it the kinds in between cannot hold. */
+const asideSchema = z.readonly(
+  z.object({
+    title: words,
+    arrangement: short(32),
+    nodes: z.readonly(z.record(id, nodeSchema)),
+    links: z.readonly(z.record(id, linkSchema)),
+    /** What the switch made of the nodes; where somebody has changed it since, the change stays. */
+    became: z.readonly(z.record(id, nodeSchema)),
+    titled: words,
+  }),
+)
+
 const figureFields = z.readonly(
   z.object({
     id,
@@ -109,6 +122,8 @@ const figureFields = z.readonly(
     dress: z.readonly(z.object({ typeface: z.enum(typefaces), connectors: z.optional(z.enum(connectorForms)) })),
     /** Where the nodes stood before the last change made by hand: the next picture leaves them there as far as it can. */
     places: z.optional(placesSchema),
+    /** By kind: the figure as it was before its kind was switched. */
+    aside: z.optional(z.readonly(z.partialRecord(z.enum(figureKinds), asideSchema))),
     /** The stretch of `wasRead.text` that the figure was read from; null for a figure that was never read. */
     passage: z.nullable(span),
     /** The figure as its text gave it. Spans of nodes and links are offsets into this text. */
@@ -137,6 +152,7 @@ export const figureSchema = figureFields.check(
   }),
 )
 
+export type Aside = z.infer<typeof asideSchema>
 export type Fitting = z.infer<typeof fitting>
 export type PlacesFields = z.infer<typeof placesSchema>
 export type FigureFields = z.infer<typeof figureSchema>

@@ -67,3 +67,16 @@ export const kinds = {
   },
   points: { name: 'Points', noun: 'point', nodeRoles: ['point'], linkRoles: [], plainRole: 'point', continues: true },
 } satisfies Record<FigureKind, KindRow>
+
+/** What a node becomes in another kind; where nothing is said, the plain role of that kind. */
+const becomes: Partial<Record<FigureKind, Partial<Record<NodeRole, NodeRole>>>> = {
+  process: { choice: 'question', chance: 'question', outcome: 'end' },
+  decision: { question: 'choice', end: 'outcome', set: 'option' },
+  venn: { choice: 'set', question: 'set' },
+}
+
+/** The role of a node in another kind of figure. */
+export function roleIn(kind: FigureKind, role: NodeRole): NodeRole {
+  const { nodeRoles, plainRole }: KindRow = kinds[kind]
+  return nodeRoles.includes(role) ? role : (becomes[kind]?.[role] ?? plainRole)
+}

@@ -35,6 +35,7 @@ export function panels(sized: Sized): Arranged {
     const [width, height] = [Math.max(x2 - x1, r.width + size), r.height + dots + size * 0.4]
     decor.push({
       kind: 'panel',
+      sets: r.sets,
       box: { x: x1, y: top, width, height },
       dots: r.sets.map((i) => ({ x: left(i) + columnWidth / 2, y: top + dots / 2 })),
     })

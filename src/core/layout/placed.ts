@@ -35,7 +35,7 @@ export type Decor =
       readonly tint: number
     }
   /** A region as a panel, with a dot under each set that it lies in. */
-  | { readonly kind: 'panel'; readonly box: Box; readonly dots: readonly Point[] }
+  | { readonly kind: 'panel'; readonly box: Box; readonly dots: readonly Point[]; readonly sets: readonly number[] }
   /** The lane of one actor, with its name at the head. */
   | {
       readonly kind: 'lane'

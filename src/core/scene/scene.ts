@@ -5,6 +5,7 @@ import { EPSILON, centreOf, inflate, segmentEnters, segments, union, type Box, t
 import { extentOf, runsFreely } from '../layout'
 import type { TextBlock } from '../measure'
 import type { PlacedLabel, Routed } from '../route'
+import { areasOf, type Area } from './areas'
 import { decorMarks } from './decor'
 import type { Mark, SceneLine } from './mark'
 
@@ -25,6 +26,7 @@ export type Scene = {
     readonly points: readonly Point[]
     readonly text: string
   }[]
+  readonly areas: readonly Area[]
   /** Connectors run level and upright, and can be bent by hand. */
   readonly bends: boolean
   /** Where the nodes stand in layout px, to be left there by the next edit. */
@@ -106,6 +108,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
         points: r.points.map(at),
         text: r.label?.block.text ?? '',
       })),
+    areas: areasOf(routed, fit.scale, at, boxAt),
     bends: !runsFreely(routed.flow) && routed.flow !== 'unlinked',
     places: {
       fitting: style.fitting,

@@ -34,5 +34,8 @@ export const outlineText = (figure: Figure): string[] =>
     const indent = ' '.repeat(r.depth)
     if (r.row === 'node') return `${indent}${r.node.text}`
     if (r.row === 'branch') return `${indent}${r.link.text ?? ''}:`
+    if (r.row === 'region') return `${indent}[${r.sets.map((s) => s.text).join(' + ')}]`
+    if (r.row === 'detail') return `${indent}(${r.node.detail ?? ''})`
+    if (r.row === 'statement') return `${indent}${r.link.text ?? ''} – ${r.to.text}`
     return `${indent}→ ${r.to.text}`
   })

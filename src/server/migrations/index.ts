@@ -1,9 +1,11 @@
 import type { Migration } from 'kysely'
 import { foundations } from './m0001Foundations'
 import { summaries } from './m0002Summaries'
+import { versions } from './m0003Versions'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
   '0001_foundations': foundations,
   '0002_summaries': summaries,
+  '0003_versions': versions,
 }

@@ -1,32 +1,26 @@
 'use client'
 
-import { useEffect, useState } from 'react'
-import { leftOut, type Edit } from '@/core/document'
-import { frameTable, frames, kinds, placesOf, type Figure } from '@/core/figure'
+import { useState } from 'react'
+import { leftOut, switchKind } from '@/core/document'
+import { frameTable, frames, kinds, placesOf } from '@/core/figure'
 import type { Scene } from '@/core/scene'
-import { compute } from '@/workers/client'
-import { useTheme } from '../chrome/theme'
 import { SceneView } from '../scene/SceneView'
+import { useArrangements, useOtherKinds } from './useChoices'
+import type { Work } from './work'
 
-type Choice = { readonly id: string; readonly name: string; readonly scene: Scene | null }
+const SHOWN = ['Arrangements', 'Other kinds'] as const
 
-/** The ways to lay this figure out, each as a small true picture, and the frame it is made for. */
-export function ArrangementStrip({
-  figure,
-  scene,
-  apply,
-  onTidy,
-}: {
-  figure: Figure
-  scene: Scene | null
-  apply: (edit: Edit) => void
-  onTidy: () => void
-}) {
-  const choices = useChoices(figure)
+/** The ways to lay this figure out, and what it would be as another kind, each as a small true picture; and its frame. */
+export function ArrangementStrip({ work }: { work: Work }) {
+  const { scene, apply, actions } = work
+  const { figure } = work.shared
+  // Shown for one kind only: when it is switched, its arrangements are of more use.
+  const [kindsOf, setKindsOf] = useState<string | null>(null)
+  const kindsShown = kindsOf === figure.kind
   const { of, missing, runs } = leftOut(figure)
   return (
     <section
-      aria-label="Arrangement and frame"
+      aria-label="Kind, arrangement and frame"
       className="col-span-3 flex items-stretch gap-5 border-t border-rule bg-paper px-5 py-3"
     >
       <div className="flex w-40 shrink-0 flex-col gap-2">
@@ -49,32 +43,27 @@ export function ArrangementStrip({
           </select>
         </label>
       </div>
-      <div role="radiogroup" aria-label="Arrangement" className="flex gap-3 overflow-x-auto">
-        {choices.map((c) => (
+      <div className="flex w-[92px] shrink-0 flex-col gap-1">
+        {SHOWN.map((name, i) => (
           <button
-            key={c.id}
+            key={name}
             type="button"
-            role="radio"
-            aria-checked={figure.arrangement === c.id}
-            className={`flex w-36 shrink-0 flex-col rounded-md border bg-page p-1.5 text-left ${figure.arrangement === c.id ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
-            onClick={() => apply({ do: 'setFigure', set: { arrangement: c.id } })}
+            aria-pressed={kindsShown === (i === 1)}
+            className={`rounded px-1.5 py-1 text-left text-[13px] ${kindsShown === (i === 1) ? 'bg-page font-semibold text-ink' : 'text-quiet hover:text-ink'}`}
+            onClick={() => setKindsOf(i === 1 ? figure.kind : null)}
           >
-            {c.scene ? (
-              <SceneView scene={c.scene} label="" className="h-[72px] w-full" />
-            ) : (
-              <span className="h-[72px]" />
-            )}
-            <span className="mt-1 text-[13px] text-quiet">{c.name}</span>
+            {name}
           </button>
         ))}
       </div>
+      {kindsShown ? <Kinds work={work} /> : <Arrangements work={work} />}
       <div className="ml-auto flex shrink-0 flex-col items-end justify-between gap-2">
         {placesOf(figure) ? (
           <button
             type="button"
             className="button"
             title="Lay the figure out afresh; what is held in place stays (Alt+T)"
-            onClick={onTidy}
+            onClick={actions.tidy}
           >
             Tidy
           </button>
@@ -97,29 +86,71 @@ export function ArrangementStrip({
   )
 }
 
-function useChoices(figure: Figure): readonly Choice[] {
-  const { theme } = useTheme()
-  const [choices, setChoices] = useState<readonly Choice[]>([])
-  useEffect(() => {
-    let current = true
-    const drawAll = async () => {
-      const api = compute()
-      const offered = await api.arrangements(figure)
-      // Each as soon as it is drawn; until then the picture before.
-      const show = (id: string, scene: Scene | null) =>
-        setChoices((old) => old.map((c) => (c.id === id ? { ...c, scene } : c)))
-      if (current)
-        setChoices((old) => offered.map((a) => ({ ...a, scene: old.find((c) => c.id === a.id)?.scene ?? null })))
-      for (const { id } of offered) {
-        if (!current) return
-        const scene = await api.draw({ ...figure, arrangement: id }, theme, null)
-        if (current) show(id, scene)
-      }
-    }
-    drawAll().catch((error: unknown) => console.error('arrangements', error))
-    return () => {
-      current = false
-    }
-  }, [figure, theme])
-  return choices
+function Arrangements({ work }: { work: Work }) {
+  const { figure } = work.shared
+  const choices = useArrangements(figure)
+  return (
+    <div role="radiogroup" aria-label="Arrangement" className="flex gap-3 overflow-x-auto">
+      {choices.map((c) => (
+        <Choice
+          key={c.id}
+          role="radio"
+          name={c.name}
+          scene={c.scene}
+          checked={figure.arrangement === c.id}
+          onClick={() => work.apply({ do: 'setFigure', set: { arrangement: c.id } })}
+        />
+      ))}
+    </div>
+  )
+}
+
+/** The same words as another kind; those that the passage reads as come first. */
+function Kinds({ work }: { work: Work }) {
+  const { figure } = work.shared
+  const choices = useOtherKinds(figure)
+  return (
+    <div role="group" aria-label="Other kinds" className="flex gap-3 overflow-x-auto">
+      {choices.map((c) => (
+        <Choice
+          key={c.kind}
+          name={kinds[c.kind].name}
+          scene={c.scene}
+          checked={false}
+          onClick={() => {
+            work.apply(switchKind(figure, c.kind))
+            work.tell(
+              `It is a ${kinds[c.kind].name.toLowerCase()} now. Nothing of the ${kinds[figure.kind].name.toLowerCase()} is lost: it comes back when you switch back.`,
+            )
+          }}
+        />
+      ))}
+    </div>
+  )
+}
+
+function Choice({
+  role,
+  name,
+  scene,
+  checked,
+  onClick,
+}: {
+  role?: 'radio'
+  name: string
+  scene: Scene | null
+  checked: boolean
+  onClick: () => void
+}) {
+  return (
+    <button
+      type="button"
+      {...(role && { role, 'aria-checked': checked })}
+      className={`flex w-36 shrink-0 flex-col rounded-md border bg-page p-1.5 text-left ${checked ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
+      onClick={onClick}
+    >
+      {scene ? <SceneView scene={scene} label="" className="h-[72px] w-full" /> : <span className="h-[72px]" />}
+      <span className="mt-1 text-[13px] text-quiet">{name}</span>
+    </button>
+  )
 }

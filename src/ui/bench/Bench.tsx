@@ -2,32 +2,28 @@
 
 import { nanoid } from 'nanoid'
 import { useCallback, useMemo, useState } from 'react'
-import { leavingPlaces, type Edit } from '@/core/document'
-import { kinds, placesOf } from '@/core/figure'
+import { kinds } from '@/core/figure'
 import { compute } from '@/workers/client'
 import { useCommands } from '../chrome/commands'
-import type { Command } from '../chrome/keyPlaces'
-import { useNotice } from '../chrome/Notice'
-import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
 import { SyncSentence, SyncStatus } from '../folio/SyncStatus'
 import { addFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { ArrangementStrip } from './ArrangementStrip'
-import { Canvas } from './Canvas'
-import { DeliverPanel } from './DeliverPanel'
-import { Inspector } from './Inspector'
-import { OutlinePanel } from './OutlinePanel'
-import type { Selected } from './selection'
-import { useActions } from './useActions'
-import { useEdits, usePicture } from './useBench'
+import { benchCommands } from './benchCommands'
+import { SidePanel, type PanelName } from './panels'
+import { Stage } from './Stage'
+import { useDrift } from './useDrift'
+import { usePassage } from './usePassage'
+import { useKeepingVersions } from './useVersions'
+import { useWork } from './useWork'
+import { VIEWS, WordsPanel } from './WordsPanel'
 
 export function Bench({ folioId, figureId, title }: { folioId: string; figureId: string; title: string }) {
   const { folio, sync, loaded } = useFolio(folioId)
   const figures = useFigures(folio)
   const shownTitle = useTitle(folio) || title
-  const index = figures.findIndex((f) => f.figure.id === figureId)
-  const shared = figures[index]
-  const [delivering, setDelivering] = useState(false)
+  const shared = figures.find((f) => f.figure.id === figureId)
+  const [panel, setPanel] = useState<PanelName>('details')
   const home = `/folio/${folioId}`
   return (
     <>
@@ -40,13 +36,13 @@ export function Bench({ folioId, figureId, title }: { folioId: string; figureId:
         status={<SyncStatus sync={sync} />}
         stages={[
           { name: 'Read', href: home, current: false },
-          { name: 'Shape', onClick: () => setDelivering(false), current: !delivering },
-          { name: 'Deliver', onClick: () => setDelivering(true), current: delivering },
+          { name: 'Shape', onClick: () => setPanel('details'), current: panel !== 'deliver' },
+          { name: 'Deliver', onClick: () => setPanel('deliver'), current: panel === 'deliver' },
         ]}
       />
       <SyncSentence sync={sync} />
       {folio && shared ? (
-        <Work folio={folio} shared={shared} delivering={delivering} onDeliver={() => setDelivering(true)} />
+        <Workplace folio={folio} shared={shared} panel={panel} onPanel={setPanel} />
       ) : (
         <p className="p-10 text-quiet">
           {!loaded
@@ -58,44 +54,34 @@ export function Bench({ folioId, figureId, title }: { folioId: string; figureId:
   )
 }
 
-/** A list that opens has nothing of its own to take back. */
-const UNDOING = ['page', 'choice'] as const
+/** A table needs more room than an outline. */
+const columnsFor: Record<(typeof VIEWS)[number], string> = {
+  Outline: 'grid-cols-[292px_minmax(0,1fr)_250px]',
+  Table: 'grid-cols-[minmax(480px,44%)_minmax(0,1fr)_250px]',
+  Manuscript: 'grid-cols-[340px_minmax(0,1fr)_250px]',
+}
 
-function Work({
+function Workplace({
   folio,
   shared,
-  delivering,
-  onDeliver,
+  panel,
+  onPanel,
 }: {
   folio: OpenFolio
   shared: SharedFigure
-  delivering: boolean
-  onDeliver: () => void
+  panel: PanelName
+  onPanel: (panel: PanelName) => void
 }) {
-  const { figure } = shared
-  const { theme } = useTheme()
-  const tell = useNotice()
-  const edits = useEdits(folio, figure.id)
-  const picture = usePicture(figure, theme)
-  const stood = picture.scene?.places
-  const { apply: change } = edits
-  const apply = useCallback(
-    (edit: Edit) => change(stood ? leavingPlaces(figure, edit, stood) : edit),
-    [change, figure, stood],
-  )
-  const [chosen, setChosen] = useState<Selected>(null)
-  const [editing, setEditing] = useState<(NonNullable<Selected> & { readonly where: 'outline' | 'canvas' }) | null>(
-    null,
-  )
-  const editOutline = useCallback((s: Selected) => setEditing(s && { ...s, where: 'outline' }), [])
-  const editCanvas = useCallback((s: Selected) => setEditing(s && { ...s, where: 'canvas' }), [])
-  const selected =
-    chosen && (chosen.kind === 'node' ? figure.nodes[chosen.id] : figure.links[chosen.id]) ? chosen : null
-  const actions = useActions(figure, apply, selected, setChosen, editCanvas, tell)
-
+  const passage = usePassage(folio, shared)
+  const work = useWork(folio, shared, passage)
+  const drift = useDrift(shared.figure, passage)
+  useKeepingVersions(folio.id, shared.figure)
+  const { figure, tell } = work
+  const empty = Object.keys(shared.figure.nodes).length === 0
+  const [view, setView] = useState(empty ? 1 : 0)
   const onContinue = useCallback(() => {
     compute()
-      .continued(figure)
+      .continued(shared.figure)
       .then(
         (parts) => {
           if (!parts) return tell('No cut gives parts whose words are large enough. Another frame will help.')
@@ -107,71 +93,32 @@ function Work({
         },
         (error: unknown) => tell(`It could not be cut: ${String(error)}`),
       )
-  }, [figure, folio, shared.anchor, tell])
-
-  const commands = useMemo<Command[]>(() => {
-    const node = selected?.kind === 'node' ? selected.id : null
-    return [
-      { name: 'Undo', keys: 'Mod+Z', at: UNDOING, run: edits.undo },
-      { name: 'Redo', keys: 'Mod+Shift+Z', at: UNDOING, run: edits.redo },
-      { name: 'Redo (other keys)', keys: 'Mod+Y', at: UNDOING, run: edits.redo },
-      {
-        name: `Add ${/^[aeiou]/.test(kinds[figure.kind].noun) ? 'an' : 'a'} ${kinds[figure.kind].noun}`,
-        keys: 'Alt+S',
-        run: actions.addStep,
-      },
-      ...(figure.kind === 'process'
-        ? [{ name: 'Add a question with its branches', keys: 'Alt+Q', run: actions.addQuestion }]
-        : []),
-      ...(selected ? [{ name: 'Remove what is selected', keys: 'Delete', run: actions.removeSelected }] : []),
-      ...(node
-        ? [
-            { name: 'Change the words', keys: 'F2', run: () => editCanvas(selected) },
-            { name: 'Move up', keys: 'Alt+ArrowUp', run: () => actions.shift(-1) },
-            { name: 'Move down', keys: 'Alt+ArrowDown', run: () => actions.shift(1) },
-            { name: 'Indent', keys: 'Alt+ArrowRight', run: actions.indent },
-            { name: 'Outdent', keys: 'Alt+ArrowLeft', run: actions.outdent },
-          ]
-        : []),
-      ...(placesOf(figure) ? [{ name: 'Tidy: lay the figure out afresh', keys: 'Alt+T', run: actions.tidy }] : []),
-      { name: 'Deliver: download or copy', keys: 'Alt+D', run: onDeliver },
-    ]
-  }, [actions, edits, editCanvas, figure, onDeliver, selected])
+  }, [shared, folio, tell])
+  const commands = useMemo(
+    () => [
+      ...benchCommands(work),
+      ...VIEWS.map((v, i) => ({
+        name: `Show the figure as ${v.toLowerCase()}`,
+        keys: `Alt+${i + 1}`,
+        run: () => setView(i),
+      })),
+      { name: 'See what the text has changed (drift)', run: () => onPanel('drift') },
+      { name: 'Versions of this figure', keys: 'Alt+V', run: () => onPanel('versions') },
+      { name: 'Deliver: download or copy', keys: 'Alt+D', run: () => onPanel('deliver') },
+    ],
+    [work, onPanel],
+  )
   useCommands(commands)
-
   return (
     <main
-      className="grid min-h-0 flex-1 grid-cols-[292px_minmax(0,1fr)_250px] grid-rows-[minmax(0,1fr)_auto]"
+      className={`grid min-h-0 flex-1 grid-rows-[minmax(0,1fr)_auto] ${columnsFor[VIEWS[view] ?? 'Outline']}`}
       aria-label="Bench"
     >
       <h1 className="sr-only">{figure.title || 'Figure'} on the bench</h1>
-      <OutlinePanel
-        figure={figure}
-        selected={selected}
-        editing={editing?.where === 'outline' ? editing : null}
-        onSelect={setChosen}
-        onEdit={editOutline}
-        apply={apply}
-        actions={actions}
-        edits={edits}
-        tell={tell}
-      />
-      <Canvas
-        figure={figure}
-        picture={picture}
-        selected={selected}
-        editing={editing?.where === 'canvas' ? editing : null}
-        onSelect={setChosen}
-        onEdit={editCanvas}
-        apply={apply}
-        onContinue={kinds[figure.kind].continues ? onContinue : null}
-      />
-      {delivering ? (
-        <DeliverPanel folio={folio} figure={figure} scene={picture.scene} />
-      ) : (
-        <Inspector figure={figure} scene={picture.scene} selected={selected} apply={apply} actions={actions} />
-      )}
-      <ArrangementStrip figure={figure} scene={picture.scene} apply={apply} onTidy={actions.tidy} />
+      <WordsPanel work={work} view={view} onView={setView} />
+      <Stage work={work} onContinue={kinds[figure.kind].continues ? onContinue : null} />
+      <SidePanel work={work} panel={panel} drift={drift} onPanel={onPanel} />
+      <ArrangementStrip work={work} />
     </main>
   )
 }

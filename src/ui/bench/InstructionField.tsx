@@ -1,18 +1,21 @@
 'use client'
 
-import { nanoid } from 'nanoid'
-import { useEffect, useState } from 'react'
-import { understand, type Edit, type Understanding } from '@/core/document'
-import type { Figure } from '@/core/figure'
-import { compute } from '@/workers/client'
+import { useEffect, useMemo, useState } from 'react'
+import { understandAll, type Meant, type Understanding } from '@/core/document'
 import { lowerFirst } from '@/core/text'
+import { compute } from '@/workers/client'
+import { newId } from './useGestures'
+import type { Work } from './work'
 
-type Props = { readonly figure: Figure; readonly apply: (edit: Edit) => void; readonly tell: (text: string) => void }
-const newId = (): string => nanoid(8)
+const NOTHING: Meant = { ways: [], lost: null }
 
-/** A change in words. What it would do stands below before it is done; several readings are several buttons. */
-export function InstructionField({ figure, apply, tell }: Props) {
+/** A change in words, one sentence or several. What it would do stands on the stage and below before it is done; what was
+ *  said last can be changed and said again. */
+export function InstructionField({ work }: { work: Work }) {
+  const { apply, tell, edits, showGhost } = work
+  const { figure } = work.shared
   const [words, setWords] = useState('')
+  const [last, setLast] = useState<string | null>(null)
   const [arrangements, setArrangements] = useState<readonly { id: string; name: string }[]>([])
   useEffect(() => {
     let current = true
@@ -25,19 +28,29 @@ export function InstructionField({ figure, apply, tell }: Props) {
       current = false
     }
   }, [figure])
-  const meant: Understanding[] = words.trim().length < 3 ? [] : understand(figure, words, newId, { arrangements })
+  const meant = useMemo(
+    () => (words.trim().length < 3 ? NOTHING : understandAll(figure, words, newId, { arrangements })),
+    [figure, words, arrangements],
+  )
+  const [first] = meant.ways
+  useEffect(() => {
+    showGhost(
+      first ? { edit: first.edit, says: `It would ${lowerFirst(first.says)}. Enter does it, Escape leaves it.` } : null,
+    )
+  }, [first, showGhost])
   const take = (u: Understanding) => {
     apply(u.edit)
     tell(`Done: ${lowerFirst(u.says)}`)
+    setLast(words)
     setWords('')
   }
-  const [first] = Object.values(figure.nodes)
+  const [example] = Object.values(figure.nodes)
   return (
     <form
       className="border-b border-rule px-3 py-2"
       onSubmit={(e) => {
         e.preventDefault()
-        if (meant[0]) take(meant[0])
+        if (first) take(first)
       }}
     >
       <label className="block text-[13px] text-quiet">
@@ -45,29 +58,46 @@ export function InstructionField({ figure, apply, tell }: Props) {
         <input
           value={words}
           className="field mt-1"
-          placeholder={first ? `rename “${first.text.slice(0, 18)}” to …` : 'add …'}
+          placeholder={example ? `rename “${example.text.slice(0, 18)}” to …` : 'add …'}
           aria-describedby="instruction-meant"
           onChange={(e) => setWords(e.target.value)}
           onKeyDown={(e) => {
             if (e.key === 'Escape') setWords('')
+            if (e.key === 'ArrowUp' && words === '' && last !== null) setWords(last)
           }}
         />
       </label>
       <div id="instruction-meant" aria-live="polite" className="mt-1 flex flex-col gap-1 text-[13px]">
-        {meant.map((u, i) => (
+        {meant.ways.map((u, i) => (
           <button
             key={u.says}
             type="button"
             className="rounded px-1.5 py-1 text-left hover:bg-sea-wash"
             onClick={() => take(u)}
+            onPointerEnter={() => showGhost({ edit: u.edit, says: `It would ${lowerFirst(u.says)}.` })}
           >
             {u.says} {i === 0 && <span className="text-quiet">(Enter)</span>}
           </button>
         ))}
-        {words.trim().length > 5 && meant.length === 0 && (
+        {words.trim().length > 5 && meant.lost !== null && (
           <p className="text-quiet">
-            Not understood. Try “after … add …”, “rename … to …”, “remove …”, “move … after …”, “split … into … and …”.
+            “{meant.lost.slice(0, 40)}” is not understood. Try “after … add …”, “rename … to …”, “remove …”, “move …
+            after …”, “split … into … and …”.
           </p>
+        )}
+        {words === '' && last !== null && edits.canUndo && (
+          <button
+            type="button"
+            className="truncate rounded px-1.5 py-1 text-left text-quiet hover:bg-sea-wash"
+            title="Takes the last change back and puts the words here again"
+            onClick={() => {
+              edits.undo()
+              setWords(last)
+              setLast(null)
+            }}
+          >
+            Say it otherwise: “{last}”
+          </button>
         )}
       </div>
     </form>

@@ -1,21 +1,15 @@
 'use client'
 
-import { chanceIn, reattach, renameLink, straighten, withChance, type Edit } from '@/core/document'
-import { kinds, linkMeanings, nodesInOrder, placesOf, type Figure, type FigureLink } from '@/core/figure'
-import type { Scene } from '@/core/scene'
-import { useNotice } from '../chrome/Notice'
+import { chanceIn, reattach, renameLink, straighten, withChance } from '@/core/document'
+import { kinds, linkMeanings, nodesInOrder, placesOf } from '@/core/figure'
 import { Quote, Row, Text } from './DetailFields'
-
-type Props = {
-  readonly figure: Figure
-  readonly scene: Scene | null
-  readonly link: FigureLink
-  readonly apply: (edit: Edit) => void
-}
+import type { Work } from './work'
 
 /** A selected link: its words, what it means, its ends, and whether it is bent. */
-export function LinkDetails({ figure, scene, link, apply }: Props) {
-  const tell = useNotice()
+export function LinkDetails({ work }: { work: Work }) {
+  const { figure, scene, selected, apply, tell, actions } = work
+  const link = figure.links[selected?.id ?? '']
+  if (!link) return null
   return (
     <>
       <h2 className="font-semibold">Link</h2>
@@ -82,9 +76,12 @@ export function LinkDetails({ figure, scene, link, apply }: Props) {
           </select>
         </Row>
       ))}
+      <button type="button" className="button self-start" onClick={actions.addStep}>
+        {`Insert a ${kinds[figure.kind].noun} here`}
+      </button>
       <p className="text-[13px] text-quiet">
         Drag a ring at its end onto another node to attach it there.
-        {scene?.bends && ' Drag a bar on it, or press the arrow keys, to bend it.'}
+        {scene?.bends && ' Drag a bar on it, or press Shift and an arrow key, to bend it.'}
       </p>
       {link.heldRoute && placesOf(figure) && (
         <p className="text-[13px] text-quiet">

@@ -2,49 +2,79 @@
 
 import { useEffect, useRef, useState, type CSSProperties } from 'react'
 
+/** How a field was left: Enter, Tab or Shift+Tab, Backspace while nothing was in it, Escape, or by going elsewhere. */
+export type Left = 'enter' | 'indent' | 'outdent' | 'back' | 'escape' | 'elsewhere'
+
 type Props = {
   readonly value: string
   readonly label: string
   readonly className?: string
   readonly style?: CSSProperties
-  /** Called with the words when they are confirmed, with null when they are left as they were. */
-  readonly onDone: (words: string | null) => void
+  /** A key that was typed onto what is selected stands in place of the words. */
+  readonly typed?: string | undefined
+  readonly list?: string
+  readonly onWords?: (words: string) => void
+  /** Called once: with the words, or null when they stay as they were, and how the field was left. */
+  readonly onDone: (words: string | null, left: Left) => void
+  /** Lines that were pasted, when there are several. */
+  readonly onLines?: (lines: string) => void
+  /** Whether Tab and an emptying Backspace mean something here. */
+  readonly rows?: boolean
 }
 
 const MOST = 500
 
-/** Words changed in place: Enter or leaving confirms, Escape leaves them as they were. */
-export function WordsField({ value, label, className, style, onDone }: Props) {
-  const [words, setWords] = useState(value)
+/** Words changed in place: Enter or leaving confirms, Shift+Enter begins a new line, Escape leaves them as they were. */
+export function WordsField({ value, label, className, style, typed, onWords, onDone, onLines, rows = false }: Props) {
+  const [words, setWords] = useState(typed ?? value)
   const field = useRef<HTMLTextAreaElement>(null)
   const ended = useRef(false)
   useEffect(() => {
     field.current?.focus()
-    field.current?.select()
-  }, [])
-  const end = (result: string | null) => {
+    if (typed === undefined) field.current?.select()
+    else field.current?.setSelectionRange(typed.length, typed.length)
+  }, [typed])
+  const end = (result: string | null, left: Left) => {
     if (ended.current) return
     ended.current = true
-    onDone(result)
+    onDone(result, left)
+  }
+  const keys: Partial<Record<string, () => boolean>> = {
+    Enter: () => (end(words.trim(), 'enter'), true),
+    Escape: () => (end(null, 'escape'), true),
+    ...(rows && {
+      Tab: () => (end(words.trim(), 'indent'), true),
+      'Shift+Tab': () => (end(words.trim(), 'outdent'), true),
+      Backspace: () => words === '' && (end('', 'back'), true),
+    }),
   }
   return (
     <textarea
       ref={field}
       aria-label={label}
-      rows={Math.max(1, Math.ceil(words.length / 26))}
+      rows={Math.max(words.split('\n').length, Math.ceil(words.length / 26), 1)}
       maxLength={MOST}
+      spellCheck
       value={words}
       className={className}
       style={style}
-      onChange={(e) => setWords(e.target.value.replace(/\n/g, ' '))}
-      onBlur={() => end(words.trim())}
+      onChange={(e) => {
+        setWords(e.target.value)
+        onWords?.(e.target.value.trim())
+      }}
+      onPaste={(e) => {
+        const text = e.clipboardData.getData('text/plain')
+        if (!onLines || text.trim().split('\n').length < 2) return
+        e.preventDefault()
+        ended.current = true
+        onLines(text)
+      }}
+      onBlur={() => end(words.trim(), 'elsewhere')}
       onKeyDown={(e) => {
         e.stopPropagation()
-        if (e.key === 'Enter') {
-          e.preventDefault()
-          end(words.trim())
-        }
-        if (e.key === 'Escape') end(null)
+        if (e.nativeEvent.isComposing) return
+        const key = e.shiftKey && e.key !== 'Escape' ? `Shift+${e.key}` : e.key
+        if (keys[key]?.()) e.preventDefault()
       }}
     />
   )

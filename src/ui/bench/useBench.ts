@@ -1,8 +1,9 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import type { Edit } from '@/core/document'
+import type { Boxes, Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
+import type { Point } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import type { Theme } from '@/core/style'
 import { compute } from '@/workers/client'
@@ -41,12 +42,14 @@ export function useEdits(folio: OpenFolio, id: string) {
 }
 
 export type Edits = ReturnType<typeof useEdits>
+export type Picture = ReturnType<typeof usePicture>
 
 const LATE_AFTER_MS = 400
 
 type Drawing = { readonly figure: Figure; readonly theme: Theme }
-type Dragging = { readonly figure: string; readonly node: string; readonly x: number; readonly y: number }
-type Held = { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+/** Where the corners of the dragged nodes are, in px of the frame. */
+type Corners = Readonly<Record<string, Point>>
+type Dragging = { readonly figure: string; readonly moved: Corners }
 
 /** The picture of the figure as it stands, and as it is being dragged. One picture is asked for at a time; figures and
  *  places that are no longer wanted are passed over. */
@@ -73,9 +76,9 @@ export function usePicture(figure: Figure, theme: Theme) {
   )
   const dragging = useMemo(
     () =>
-      newestOnly<Dragging, Held | null>(
+      newestOnly<Dragging, Boxes | null>(
         async (wanted) => {
-          const shown = await compute().drag(wanted.figure, wanted.node, wanted)
+          const shown = await compute().drag(wanted.figure, wanted.moved)
           if (shown) setScene(shown.scene)
           return shown && shown.held
         },
@@ -85,11 +88,10 @@ export function usePicture(figure: Figure, theme: Theme) {
   )
   useEffect(() => drawing.give({ figure, theme }), [drawing, figure, theme])
   useEffect(() => drawing.drop, [drawing])
-  const drag = useCallback(
-    (node: string, x: number, y: number) => dragging.give({ figure: figure.id, node, x, y }),
-    [dragging, figure.id],
-  )
-  /** Where the dragged node has come to, in layout px; null when nothing was dragged. */
+  const drag = useCallback((moved: Corners) => dragging.give({ figure: figure.id, moved }), [dragging, figure.id])
+  /** Where the dragged nodes have come to, in layout px; null when nothing was dragged. */
   const dropped = dragging.take
-  return { scene, problem, late, drag, dropped }
+  /** Draws the figure once more, as after a drag that changed nothing. */
+  const redraw = useCallback(() => drawing.give({ figure, theme }), [drawing, figure, theme])
+  return { scene, problem, late, drag, dropped, redraw }
 }

@@ -1,5 +1,6 @@
 'use client'
 
+import type { Box } from '@/core/geometry'
 import { useCallback, useEffect, useRef, useState } from 'react'
 
 export type View = { readonly zoom: number; readonly x: number; readonly y: number }
@@ -41,6 +42,20 @@ export function useView(width: number, height: number) {
     const v = latest.current
     setOwn({ ...v, x: v.x + dx, y: v.y + dy })
   }, [])
+  /** Shows a box of the frame as large as it may be. */
+  const fitTo = useCallback((b: Box, room: { readonly width: number; readonly height: number }) => {
+    const zoom = Math.min(
+      MOST,
+      (room.width - 2 * ROOM) / Math.max(1, b.width),
+      (room.height - 2 * ROOM) / Math.max(1, b.height),
+      2,
+    )
+    setOwn({
+      zoom,
+      x: room.width / 2 - (b.x + b.width / 2) * zoom,
+      y: room.height / 2 - (b.y + b.height / 2) * zoom,
+    })
+  }, [])
   // React attaches wheel listeners passively, and the page must not zoom or scroll along.
   useEffect(() => {
     const element = box.current
@@ -54,5 +69,5 @@ export function useView(width: number, height: number) {
     element.addEventListener('wheel', onWheel, { passive: false })
     return () => element.removeEventListener('wheel', onWheel)
   }, [zoomBy, panBy])
-  return { box, view, size, zoomBy, panBy, fit: useCallback(() => setOwn(null), []), isFitted: own === null }
+  return { box, view, size, zoomBy, panBy, fitTo, fit: useCallback(() => setOwn(null), []), isFitted: own === null }
 }

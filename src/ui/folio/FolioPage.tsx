@@ -16,7 +16,7 @@ import { Editor, type EditorHandle } from '../editor/Editor'
 import { writing } from '../editor/keys'
 import { Facing } from './Facing'
 import { ReadingsPanel } from './ReadingsPanel'
-import { headingAbove, partsAt, wordsOf, type Stand } from './stand'
+import { headingAbove, isSameText, partsAt, wordsOf, type Stand } from './stand'
 import { SyncSentence, SyncStatus } from './SyncStatus'
 import {
   addFigure,
@@ -72,9 +72,6 @@ const writingCommands = (write: (name: keyof typeof writing) => void): Command[]
     run: () => write(name),
   }))
 
-/** Words without the marks of emphasis: setting them in bold says nothing new. */
-const plainWords = (s: string): string => s.replace(/\*\*/g, '').trim()
-
 /** Places of a passage as places of the manuscript. */
 const fromPassage = (spans: readonly Span[], passage: Span): Span[] =>
   spans.map((s) => ({ start: s.start + passage.start, end: s.end + passage.start }))
@@ -103,12 +100,12 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
     const shared = projectShared(folio.manuscript)
     return figures.map((f) => {
       const span = f.anchor && spanOf(folio.doc, shared, f.anchor)
-      const was = f.figure.passage && f.figure.wasRead.text.slice(f.figure.passage.start, f.figure.passage.end)
       return {
         ...f,
         span,
         drifted:
-          was !== null && (span === null || plainWords(shared.text.slice(span.start, span.end)) !== plainWords(was)),
+          f.figure.passage !== null &&
+          (span === null || !isSameText(f.figure, shared.text.slice(span.start, span.end))),
       }
     })
     // `text` stands for the manuscript's content: anchors move with it.

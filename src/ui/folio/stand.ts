@@ -1,8 +1,14 @@
 /** A figure beside its passage: where the passage is now, whether it has changed, and which words belong to which part. */
 import { carrier, type Span } from '@/core/text'
+import type { Figure } from '@/core/figure'
 import type { SharedFigure } from './useFolio'
 
 export type Stand = SharedFigure & { readonly span: Span | null; readonly drifted: boolean }
+/** Whether a passage still says what a figure was read from, but for marks of emphasis. */
+export const isSameText = ({ passage, wasRead }: Figure, text: string): boolean =>
+  passage === null || plainWords(text) === plainWords(wasRead.text.slice(passage.start, passage.end))
+const plainWords = (s: string): string => s.replace(/\*\*/g, '').trim()
+
 /** Words of a part of a standing figure, where they stand now. */
 export function wordsOf(s: Stand, text: string, part: string): Span[] {
   const source = (s.figure.nodes[part] ?? s.figure.links[part])?.source ?? []

@@ -1,0 +1,48 @@
+/** How rows of the node table are named where another row refers to them: by the id they came with, by their number, by their
+ *  words. And what can be wrong with what was typed into a cell, with the sentence that says what to do. */
+import { type Figure, type NodeId } from '../figure'
+import { outlineOf } from './outline'
+
+export type FieldFault = {
+  readonly fault: 'no-row' | 'circle' | 'no-set' | 'no-role' | 'no-link' | 'no-chance' | 'no-number'
+  readonly words: string
+}
+
+const sentences: Record<FieldFault['fault'], (words: string) => string> = {
+  'no-row': (w) => `No row is called “${w}”. Type the number, the id or the words of one.`,
+  circle: (w) => `It cannot stand below “${w}”, which stands below it. Move that one first.`,
+  'no-set': (w) => `No set is called “${w}”. Add it as a row that is a set, or choose one of the sets.`,
+  'no-role': (w) => `A node of this figure cannot be a “${w}”. Choose one of the list.`,
+  'no-link': () => 'Nothing leads to this row. Say first what it stands below.',
+  'no-chance': (w) => `“${w}” is no chance. Type percents from 0 to 100, as in 35 %.`,
+  'no-number': (w) => `“${w}” does not begin with a number. Type a value as in -4,000 £.`,
+}
+export const faultSentence = (f: FieldFault): string => sentences[f.fault](f.words)
+
+/** Nodes in the order in which the outline shows them, each once: the rows of the table. */
+export function rowsInOrder(f: Figure): NodeId[] {
+  return [...new Set(outlineOf(f).flatMap((r) => (r.row === 'node' ? [r.id] : [])))]
+}
+
+/** What a row is called in its first column: the id that it came with, else its number. */
+export function idOf(f: Figure, id: NodeId): string {
+  const own = f.nodes[id]?.fields?.id
+  return typeof own === 'string' && own !== '' ? own : String(rowsInOrder(f).indexOf(id) + 1)
+}
+
+const plain = (s: string): string => s.trim().toLowerCase().replace(/\s+/g, ' ')
+
+/** The one row that is meant; null when there is none, or when the first letters of several fit. */
+export function rowNamed(f: Figure, words: string): NodeId | null {
+  const wanted = plain(words)
+  if (wanted === '') return null
+  const nodes = Object.values(f.nodes)
+  const own = nodes.filter((n) => plain(String(n.fields?.id ?? '')) === wanted)
+  if (own[0]) return own[0].id
+  const exact = nodes.filter((n) => plain(n.text) === wanted)
+  if (exact[0]) return exact[0].id
+  const number = /^#?(\d+)$/.exec(wanted)
+  if (number) return rowsInOrder(f)[Number(number[1]) - 1] ?? null
+  const begun = nodes.filter((n) => plain(n.text).startsWith(wanted))
+  return begun.length === 1 && begun[0] ? begun[0].id : null
+}

@@ -1,0 +1,123 @@
+'use client'
+
+import { leftOut } from '@/core/document'
+import { connectorForms, kinds, typefaces } from '@/core/figure'
+import { typefaceTable } from '@/core/style'
+import { Row, Text } from './DetailFields'
+import type { Work } from './work'
+
+/** Nothing is selected: what the figure is, what it was read from, what it leaves out. */
+export function FigureDetails({ work }: { work: Work }) {
+  const { figure, scene, apply, actions } = work
+  const held = Object.values(figure.nodes).filter((n) => n.held).length
+  return (
+    <>
+      <h2 className="font-semibold">{kinds[figure.kind].name}</h2>
+      <Row label="Title">
+        <Text
+          key={figure.title}
+          label="Title of the figure"
+          value={figure.title}
+          onChange={(title) => apply({ do: 'setFigure', set: { title } })}
+        />
+      </Row>
+      <Row label="Alt text">
+        <Text
+          key={figure.altText ?? ''}
+          label="Alt text: what the figure says, for those who cannot see it"
+          value={figure.altText ?? ''}
+          hint="made from the figure"
+          onChange={(t) => apply({ do: 'setFigure', set: { altText: t || null } })}
+        />
+      </Row>
+      <Dress work={work} />
+      {held > 0 && (
+        <p className="text-[13px] text-quiet">
+          {held === 1 ? 'One node is' : `${held} nodes are`} held in place.{' '}
+          <button
+            type="button"
+            className="font-semibold text-sea underline underline-offset-2"
+            onClick={actions.releaseAll}
+          >
+            Release {held === 1 ? 'it' : 'all'}
+          </button>
+        </p>
+      )}
+      <About work={work} />
+      <p className="text-[13px] text-quiet">
+        {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links. ` : ''}Select a node or a link to change it;
+        double-click, or just type, to change its words.
+      </p>
+    </>
+  )
+}
+
+/** Its typeface and the form of its connectors. */
+function Dress({ work }: { work: Work }) {
+  const { figure, apply } = work
+  return (
+    <>
+      <Row label="Type">
+        <select
+          aria-label="Typeface of the figure"
+          className="field"
+          value={figure.dress.typeface}
+          onChange={(e) =>
+            apply({
+              do: 'setFigure',
+              set: { dress: { ...figure.dress, typeface: typefaces.find((t) => t === e.target.value) ?? 'grotesk' } },
+            })
+          }
+        >
+          {typefaces.map((t) => (
+            <option key={t} value={t}>
+              {typefaceTable[t].name}
+            </option>
+          ))}
+        </select>
+      </Row>
+      {Object.keys(figure.links).length > 0 && (
+        <Row label="Links">
+          <select
+            aria-label="Form of the connectors"
+            className="field"
+            value={figure.dress.connectors ?? 'rounded'}
+            onChange={(e) =>
+              apply({
+                do: 'setFigure',
+                set: { dress: { ...figure.dress, connectors: connectorForms.find((f) => f === e.target.value) } },
+              })
+            }
+          >
+            {connectorForms.map((f) => (
+              <option key={f} value={f}>
+                {f}
+              </option>
+            ))}
+          </select>
+        </Row>
+      )}
+    </>
+  )
+}
+
+/** What it was read from and what of that it does not say. */
+function About({ work }: { work: Work }) {
+  const { figure } = work
+  const { of, missing, runs } = leftOut(figure)
+  const { passage, wasRead } = figure
+  if (!passage) return <p className="text-[13px] text-quiet">Made by hand, from no passage.</p>
+  const words = wasRead.text.slice(passage.start, passage.end).trim()
+  return (
+    <div className="text-[13px] text-quiet">
+      <blockquote className="border-l-2 border-rule pl-2.5 font-serif text-[14px] leading-snug">
+        “{words.length > 120 ? `${words.slice(0, 120)} …` : words}”
+      </blockquote>
+      <p className="mt-2">
+        {missing === 0
+          ? 'Every word of its passage is in it.'
+          : `${of - missing} of ${of} words of its passage are in it. Left out: ${runs.slice(0, 4).join(' · ')}${runs.length > 4 ? ' …' : ''}`}
+      </p>
+    </div>
+  )
+}

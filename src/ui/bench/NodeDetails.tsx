@@ -1,0 +1,134 @@
+'use client'
+
+import { faultSentence, fieldsOf, isFault, suits, type Field } from '@/core/document'
+import { crossLinks, nodesInOrder, type Figure, type FigureNode } from '@/core/figure'
+import { Quote, Row, Text } from './DetailFields'
+import { newId } from './useGestures'
+import type { Work } from './work'
+
+/** Rays go out from one concept only where all are joined to it: the backbone of a map in one part has a link less than nodes. */
+const hangsTogether = (figure: Figure): boolean =>
+  Object.keys(figure.links).length - crossLinks(figure).size === Object.keys(figure.nodes).length - 1
+
+/** Links stand in the figure and in the table; here are too few words' width for them. */
+const ELSEWHERE: readonly string[] = ['next']
+
+/** A selected node, field by field: where its words came from, what it says, whether it is held. */
+export function NodeDetails({ work }: { work: Work }) {
+  const { figure, selected, apply, actions } = work
+  const node = figure.nodes[selected?.id ?? '']
+  if (!node) return null
+  const fields = fieldsOf(figure).filter((f) => !ELSEWHERE.includes(f.id) && suits(figure, f, node))
+  return (
+    <>
+      <h2 className="font-semibold first-letter:uppercase">{node.role}</h2>
+      <Quote figure={figure} source={node.source} />
+      {fields.map((field) => (
+        <Row key={field.id} label={field.label}>
+          <FieldInput work={work} field={field} node={node} />
+        </Row>
+      ))}
+      {figure.kind === 'process' && (
+        <div className="flex flex-wrap gap-2">
+          {node.role === 'question' && (
+            <button type="button" className="button" onClick={actions.addBranch}>
+              Add an answer
+            </button>
+          )}
+          {(node.role === 'question' || node.role === 'step') && (
+            <button type="button" className="button" onClick={actions.askOrTell}>
+              {node.role === 'question' ? 'Make it a step' : 'Make it a question'}
+            </button>
+          )}
+        </div>
+      )}
+      {(figure.kind === 'process' || figure.kind === 'concept') && <LinkTo work={work} node={node} />}
+      {figure.kind === 'concept' && figure.focus !== node.id && hangsTogether(figure) && (
+        <button
+          type="button"
+          className="button self-start"
+          onClick={() => apply({ do: 'setFigure', set: { focus: node.id, arrangement: 'rays' } })}
+        >
+          Put it in the middle
+        </button>
+      )}
+      <Held work={work} held={node.held !== undefined} />
+    </>
+  )
+}
+
+function FieldInput({ work, field, node }: { work: Work; field: Field; node: FigureNode }) {
+  const { figure, apply, tell } = work
+  const value = field.read(figure, node)
+  const write = (words: string) => {
+    const written = field.write(figure, node, words, newId)
+    if (isFault(written)) tell(`${faultSentence(written)} Nothing was changed.`)
+    else apply(written)
+  }
+  const choices = field.choices?.(figure)
+  if (!choices)
+    return (
+      <Text
+        key={`${node.id} ${value}`}
+        label={field.id === 'text' ? 'Words of the selected node' : field.says}
+        value={value}
+        {...(field.hint === undefined ? {} : { hint: field.hint })}
+        onChange={write}
+      />
+    )
+  return (
+    <select aria-label={field.says} className="field" value={value} onChange={(e) => write(e.target.value)}>
+      {choices.map((c) => (
+        <option key={c} value={c}>
+          {c}
+        </option>
+      ))}
+    </select>
+  )
+}
+
+function LinkTo({ work, node }: { work: Work; node: FigureNode }) {
+  const { figure, actions } = work
+  return (
+    <Row label="Link to">
+      <select
+        aria-label="Link to another node"
+        className="field"
+        value=""
+        onChange={(e) => e.target.value && actions.connectTo(e.target.value)}
+      >
+        <option value="">choose …</option>
+        {nodesInOrder(figure)
+          .filter((n) => n.id !== node.id)
+          .map((n) => (
+            <option key={n.id} value={n.id}>
+              {n.text}
+            </option>
+          ))}
+      </select>
+    </Row>
+  )
+}
+
+function Held({ work, held }: { work: Work; held: boolean }) {
+  return (
+    <>
+      {held ? (
+        <p className="text-[13px] text-quiet">
+          Held where you placed it.{' '}
+          <button
+            type="button"
+            className="font-semibold text-sea underline underline-offset-2"
+            onClick={work.actions.release}
+          >
+            Release it
+          </button>
+        </p>
+      ) : (
+        <p className="text-[13px] text-quiet">
+          Placed by layout. Drag to hold it in place; pull a ring at its side to join it to another.
+        </p>
+      )}
+    </>
+  )
+}

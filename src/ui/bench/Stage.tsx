@@ -1,0 +1,262 @@
+'use client'
+
+import { useMemo, useRef, type KeyboardEvent, type RefObject } from 'react'
+import { push, type Boxes } from '@/core/document'
+import { altTextOf } from '@/core/figure'
+import { partAt, sceneParts } from '../scene/SceneView'
+import { useCommands } from '../chrome/commands'
+import { pushed } from './bending'
+import { EditInPlace } from './EditInPlace'
+import { CropMarks, FrameLine } from './FrameLine'
+import { ComparedMarks, GhostMarks } from './GhostMarks'
+import { regionAt, regionName, type Preview, type Question, type Stage as StageOf } from './gestures'
+import { Minimap } from './Minimap'
+import { nodesIn, partOf } from './selection'
+import { Pins, PreviewMarks, RegionLit, SelectionMarks } from './StageMarks'
+import { useGestures } from './useGestures'
+import { useMotion } from './useMotion'
+import { useView, type View } from './useView'
+import { arrows, told, walk } from './walk'
+import type { Work } from './work'
+import { ZoomBar } from './ZoomBar'
+
+const NUDGE = 10
+
+/** The figure in its frame, to be taken hold of. `onContinue` puts continued figures beside it, where there is a cut. */
+export function Stage({ work, onContinue }: { work: Work; onContinue: (() => void) | null }) {
+  const { figure, scene, selection, editing } = work
+  const viewing = useView(scene?.width ?? 1280, scene?.height ?? 720)
+  const { box, view, size, zoomBy, fit, fitTo } = viewing
+  const { stage, gesture, preview, question, answer, toFrame, handlers } = useGestures(work, viewing)
+  const drawing = useRef<SVGSVGElement>(null)
+  useMotion(drawing, scene, view, gesture !== null || editing !== null)
+  const commands = useMemo(
+    () => [
+      { name: 'Zoom in', keys: 'Mod+=', run: () => zoomBy(1.25, size.width / 2, size.height / 2) },
+      { name: 'Zoom out', keys: 'Mod+-', run: () => zoomBy(0.8, size.width / 2, size.height / 2) },
+      { name: 'Fit the figure into the bench', keys: 'Mod+0', run: fit },
+      ...(selection.length > 0 && scene
+        ? [{ name: 'Fit what is selected', keys: 'Alt+0', run: () => fitTo(around(work), size) }]
+        : []),
+    ],
+    [zoomBy, fit, fitTo, size, selection, scene, work],
+  )
+  useCommands(commands)
+  const onKey = (e: KeyboardEvent) => {
+    if (e.target === e.currentTarget && pressed(work, e)) e.preventDefault()
+  }
+  return (
+    <section aria-label="Figure" className="relative flex min-h-0 flex-col bg-paper">
+      <div
+        ref={box}
+        tabIndex={0}
+        role="group"
+        data-stage
+        aria-label={`${figure.title || 'Figure'} in its frame. Arrow keys walk from node to node; with Shift they move the selected node and hold it, or bend the selected link. Enter changes the words.`}
+        className={`relative min-h-0 flex-1 touch-none overflow-hidden ${gesture?.kind === 'pan' ? 'cursor-grabbing' : ''}`}
+        {...handlers}
+        onDoubleClick={(e) => {
+          const part = partAt(e.target)
+          const sets = scene && part === null ? regionAt(scene, toFrame(e)) : null
+          if (part) work.edit({ part: partOf(figure, part), where: 'stage' })
+          else if (sets) work.actions.addMember(sets)
+        }}
+        onKeyDown={onKey}
+      >
+        {stage && <Picture work={work} stage={stage} view={view} preview={preview} drawing={drawing} />}
+        <TypedInPlace work={work} view={view} onEnd={() => box.current?.focus()} />
+        {question && <Asked question={question} view={view} onAnswer={answer} />}
+        <Waiting work={work} />
+      </div>
+      {scene && <FrameLine figure={figure} scene={scene} onContinue={onContinue} />}
+      <Status work={work} says={preview?.says} />
+      <Minimap scene={scene} viewing={viewing} />
+      <ZoomBar viewing={viewing} />
+    </section>
+  )
+}
+
+type PictureProps = {
+  readonly work: Work
+  readonly stage: StageOf
+  readonly view: View
+  readonly preview: Preview | null
+  readonly drawing: RefObject<SVGSVGElement | null>
+}
+
+function Picture({ work, stage, view, preview, drawing }: PictureProps) {
+  const { figure, selection } = work
+  const { scene } = stage
+  return (
+    <svg
+      ref={drawing}
+      role="img"
+      aria-label={altTextOf(figure)}
+      className="picture absolute inset-0 h-full w-full select-none"
+      data-scale={scene.fit.scale}
+    >
+      <g transform={`translate(${view.x} ${view.y}) scale(${view.zoom})`}>
+        <rect width={scene.width} height={scene.height} fill={scene.background} />
+        <CropMarks width={scene.width} height={scene.height} zoom={view.zoom} />
+        <g opacity={work.ghost ? 0.55 : 1}>{sceneParts(scene)}</g>
+        {scene.links.map((l) => (
+          // A wide, unseen line, so that a thin one can be taken hold of.
+          <polyline
+            key={l.id}
+            data-part={l.id}
+            points={l.points.map((p) => `${p.x},${p.y}`).join(' ')}
+            fill="none"
+            stroke="transparent"
+            strokeWidth={14 / view.zoom}
+            className="cursor-pointer"
+          />
+        ))}
+        {work.region && <RegionLit scene={scene} sets={work.region} zoom={view.zoom} />}
+        {work.compared && <ComparedMarks before={work.compared} after={figure} scene={scene} zoom={view.zoom} />}
+        <Pins scene={scene} zoom={view.zoom} />
+        {work.ghost ? (
+          <GhostMarks before={work.shared.figure} after={figure} scene={scene} zoom={view.zoom} />
+        ) : (
+          <SelectionMarks stage={stage} selection={selection} />
+        )}
+        {preview && <PreviewMarks stage={stage} preview={preview} />}
+      </g>
+    </svg>
+  )
+}
+
+function Asked({
+  question,
+  view,
+  onAnswer,
+}: {
+  question: Question
+  view: View
+  onAnswer: (made: Question['choices'][number]['made'] | null) => void
+}) {
+  return (
+    <div
+      role="group"
+      aria-label="What it leads to"
+      className="absolute z-10 flex gap-1 rounded-md border border-rule bg-page p-1 shadow-lg"
+      style={{ left: view.x + question.at.x * view.zoom, top: view.y + question.at.y * view.zoom }}
+    >
+      {question.choices.map((c, i) => (
+        <button key={c.says} type="button" autoFocus={i === 0} className="button" onClick={() => onAnswer(c.made)}>
+          {c.says}
+        </button>
+      ))}
+      <button type="button" className="quiet-button" onClick={() => onAnswer(null)}>
+        Nothing
+      </button>
+    </div>
+  )
+}
+
+function TypedInPlace({ work, view, onEnd }: { work: Work; view: View; onEnd: () => void }) {
+  const { scene, editing } = work
+  if (!scene || editing?.where !== 'stage') return null
+  return (
+    <EditInPlace
+      key={editing.part.id}
+      scene={scene}
+      figure={work.shared.figure}
+      editing={editing.part}
+      typed={editing.typed}
+      view={view}
+      onEnd={() => {
+        work.edit(null)
+        work.draft(null)
+        onEnd()
+      }}
+      onDraft={work.draft}
+      apply={work.apply}
+    />
+  )
+}
+
+function Waiting({ work }: { work: Work }) {
+  const { scene, picture } = work
+  return (
+    <>
+      {!scene && !picture.problem && <p className="p-10 text-quiet">Drawing …</p>}
+      {picture.problem && (
+        <p role="alert" className="p-10 text-needle">
+          This figure could not be drawn: {picture.problem}. Undo the last change (Ctrl+Z); the picture before it is
+          kept.
+        </p>
+      )}
+    </>
+  )
+}
+
+/** What a gesture would do, what is being tried out, what can be done here; and for those who do not see it, where one is. */
+function Status({ work, says }: { work: Work; says: string | undefined }) {
+  const { figure, scene, picture, selected } = work
+  return (
+    <>
+      <p role="status" className="pointer-events-none absolute bottom-4 left-4 max-w-[60%] text-[13px] text-quiet">
+        {says ?? work.ghost?.says ?? (scene && picture.late ? 'Drawing the change …' : (hint(work) ?? ''))}
+      </p>
+      <p aria-live="polite" className="sr-only">
+        {selected?.kind === 'node' ? told(figure, selected.id) : ''}
+      </p>
+    </>
+  )
+}
+
+/** What can be done with what is selected, in a few words. */
+function hint({ figure, region, selection }: Work): string | null {
+  if (region)
+    return `${regionName(figure, region)}: double-click, or Alt+S, adds a member here`.replace(/^./, (c) =>
+      c.toUpperCase(),
+    )
+  return selection.length > 1 ? `${selection.length} parts selected` : null
+}
+
+function around({ scene, selection }: Work) {
+  const boxes = scene?.nodes.filter((n) => selection.some((p) => p.id === n.id)).map((n) => n.box) ?? []
+  const [x, y] = [Math.min(...boxes.map((b) => b.x)), Math.min(...boxes.map((b) => b.y))]
+  const [right, bottom] = [Math.max(...boxes.map((b) => b.x + b.width)), Math.max(...boxes.map((b) => b.y + b.height))]
+  return boxes.length > 0 ? { x, y, width: right - x, height: bottom - y } : { x: 0, y: 0, width: 100, height: 100 }
+}
+
+/** A key on the stage; whether it meant something. */
+function pressed(work: Work, e: KeyboardEvent): boolean {
+  const { figure, scene, selected, selection } = work
+  if (!scene || e.ctrlKey || e.metaKey || e.altKey) return false
+  const by = arrows[e.key]
+  if (by && e.shiftKey) return nudged(work, by)
+  if (by) {
+    const next = walk(figure, scene, selected?.kind === 'node' ? selected.id : null, by)
+    if (next) work.select([{ kind: 'node', id: next }])
+    return true
+  }
+  if (e.key === 'Escape' && selection.length > 0) return (work.select([]), true)
+  if (!selected) return false
+  if (e.key === 'Enter') return (work.edit({ part: selected, where: 'stage' }), true)
+  if (e.key.length === 1 && e.key !== ' ' && selected.kind === 'node')
+    return (work.edit({ part: selected, where: 'stage', typed: e.key }), true)
+  return false
+}
+
+/** The boxes of selected nodes, in px of the layout. */
+export function boxesOf({ scene, selection }: Work): Boxes {
+  const ids = nodesIn(selection)
+  return Object.fromEntries(Object.entries(scene?.places.boxes ?? {}).filter(([id]) => ids.includes(id)))
+}
+
+function nudged(work: Work, [x, y]: readonly [number, number]): boolean {
+  const { scene, selected, apply } = work
+  if (!scene) return false
+  const link = selected?.kind === 'link' ? scene.links.find((l) => l.id === selected.id) : undefined
+  if (link) {
+    const edit = scene.bends ? pushed(scene, link, [x, y], NUDGE) : null
+    if (edit) apply(edit)
+    return true
+  }
+  const boxes = boxesOf(work)
+  if (Object.keys(boxes).length === 0) return false
+  apply(push(boxes, { x: (x * NUDGE) / scene.fit.scale, y: (y * NUDGE) / scene.fit.scale }))
+  return true
+}

@@ -1,0 +1,175 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { compared, difference, type Compared } from '@/core/document'
+import type { Figure } from '@/core/figure'
+import type { Scene } from '@/core/scene'
+import { compute } from '@/workers/client'
+import { useTheme } from '../chrome/theme'
+import { SceneView } from '../scene/SceneView'
+import { timeAgo } from '../shelf/timeAgo'
+import { useVersions, type Version } from './useVersions'
+import type { Work } from './work'
+
+/** Earlier versions of the figure, each with its picture: to compare with the figure on the stage, to name, to restore. */
+export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => void }) {
+  const { figure } = work.shared
+  const { versions, problem, keep, rename } = useVersions(work.folio.id, figure.id)
+  const [shown, setShown] = useState<string | null>(null)
+  const [opened] = useState(() => new Date())
+  const { compare } = work
+  const leave = () => {
+    compare(null)
+    onClose()
+  }
+  useEffect(() => () => compare(null), [compare])
+  return (
+    <aside
+      aria-label="Versions"
+      className="flex min-h-0 flex-col gap-3 overflow-auto border-l border-rule bg-page px-4 py-4"
+    >
+      <div className="flex items-baseline justify-between">
+        <h2 className="font-semibold">Versions</h2>
+        <button type="button" className="quiet-button" onClick={leave}>
+          Close
+        </button>
+      </div>
+      <NameIt label="Keep this one as" onName={(name) => void keep(name)} />
+      {problem && (
+        <p role="alert" className="text-[13px] text-needle">
+          {problem}
+        </p>
+      )}
+      {versions === null && !problem && <p className="text-quiet">Looking them up …</p>}
+      {versions?.length === 0 && (
+        <p className="text-[13px] text-quiet">None yet. One is kept every few minutes while somebody works.</p>
+      )}
+      <ul className="flex flex-col gap-3">
+        {versions?.map((v) => (
+          <Row
+            key={v.id}
+            version={v}
+            since={opened}
+            now={figure}
+            shown={shown === v.id}
+            onCompare={() => {
+              setShown(shown === v.id ? null : v.id)
+              compare(shown === v.id ? null : v.figure)
+            }}
+            onRestore={() => {
+              compare(null)
+              setShown(null)
+              work.apply(difference(figure, { ...v.figure, places: v.figure.places }))
+              work.tell('The figure stands as it did then. Undo takes it back.')
+            }}
+            onRename={(name) => void rename(v.id, name)}
+          />
+        ))}
+      </ul>
+    </aside>
+  )
+}
+
+type RowProps = {
+  readonly version: Version
+  /** When the list was opened. */
+  readonly since: Date
+  readonly now: Figure
+  readonly shown: boolean
+  readonly onCompare: () => void
+  readonly onRestore: () => void
+  readonly onRename: (name: string) => void
+}
+
+function Row({ version: v, since, now: figure, shown, onCompare, onRestore, onRename }: RowProps) {
+  const scene = usePicture(v.figure)
+  const [naming, setNaming] = useState(false)
+  const differs = compared(v.figure, figure)
+  return (
+    <li className={`rounded-md border p-2 text-[13px] ${shown ? 'border-needle' : 'border-rule'}`}>
+      {scene ? <SceneView scene={scene} label="" className="h-24 w-full" /> : <span className="block h-24" />}
+      <p className="mt-1 font-semibold">{v.name ?? timeAgo(new Date(v.madeAt), since)}</p>
+      <p className="text-quiet">
+        {v.name ? `${timeAgo(new Date(v.madeAt), since)}, ` : ''}
+        {v.by} · {sumOf(differs)}
+      </p>
+      <div className="mt-1.5 flex flex-wrap gap-1">
+        <button type="button" className="button h-7! px-2! text-[13px]!" aria-pressed={shown} onClick={onCompare}>
+          {shown ? 'Stop comparing' : 'Compare'}
+        </button>
+        <button type="button" className="quiet-button" onClick={onRestore}>
+          Restore
+        </button>
+        <button type="button" className="quiet-button" onClick={() => setNaming(!naming)}>
+          Name it
+        </button>
+      </div>
+      {naming && (
+        <NameIt
+          label="Name of the version"
+          onName={(name) => {
+            setNaming(false)
+            onRename(name)
+          }}
+        />
+      )}
+    </li>
+  )
+}
+
+/** What has come since, in a few words. */
+function sumOf(c: Compared): string {
+  const parts = [
+    [c.added.length, 'added'],
+    [c.gone.length, 'removed'],
+    [c.changed.length, 'changed'],
+    [c.moved.length, 'moved'],
+  ] as const
+  const some = parts.filter(([n]) => n > 0).map(([n, what]) => `${n} ${what}`)
+  return some.length > 0 ? `since then ${some.join(', ')}` : 'as it is now'
+}
+
+function NameIt({ label, onName }: { label: string; onName: (name: string) => void }) {
+  const [name, setName] = useState('')
+  return (
+    <form
+      className="flex gap-1"
+      onSubmit={(e) => {
+        e.preventDefault()
+        if (name.trim()) onName(name.trim())
+        setName('')
+      }}
+    >
+      <input
+        aria-label={label}
+        placeholder={label}
+        maxLength={120}
+        value={name}
+        className="field h-8! min-w-0 flex-1"
+        onChange={(e) => setName(e.target.value)}
+        onKeyDown={(e) => e.stopPropagation()}
+      />
+      <button type="submit" className="button h-8! px-2.5!" disabled={name.trim() === ''}>
+        Keep
+      </button>
+    </form>
+  )
+}
+
+function usePicture(figure: Figure): Scene | null {
+  const { theme } = useTheme()
+  const [scene, setScene] = useState<Scene | null>(null)
+  useEffect(() => {
+    let current = true
+    compute()
+      .draw(figure, theme, null)
+      .then(
+        (s) => current && setScene(s),
+        (error: unknown) => console.error('version', error),
+      )
+    return () => {
+      current = false
+    }
+  }, [figure, theme])
+  return scene
+}

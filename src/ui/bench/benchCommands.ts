@@ -1,0 +1,100 @@
+/** What one can do on the bench by key and in the finder, as rows with what they apply to. */
+import { isTree } from '@/core/document'
+import { kinds, placesOf } from '@/core/figure'
+import type { Command } from '../chrome/keyPlaces'
+import { alikeTo, nodeParts, nodesIn } from './selection'
+import type { Work } from './work'
+
+/** A list that opens has nothing of its own to take back. */
+const UNDOING = ['page', 'choice'] as const
+
+type Row = Omit<Command, 'run' | 'name'> & {
+  readonly name: string | ((w: Work) => string)
+  readonly when?: (w: Work) => boolean
+  readonly run: (w: Work) => void
+}
+
+const hasNodes = (w: Work) => nodesIn(w.selection).length > 0
+const hasOne = (w: Work) => w.selected !== null
+const noun = (w: Work) => kinds[w.figure.kind].noun
+const article = (word: string) => (/^[aeiou]/.test(word) ? 'an' : 'a')
+const isQuestion = (w: Work) => w.figure.nodes[w.selected?.id ?? '']?.role === 'question'
+
+const rows: readonly Row[] = [
+  { name: 'Undo', keys: 'Mod+Z', at: UNDOING, run: (w) => w.edits.undo() },
+  { name: 'Redo', keys: 'Mod+Shift+Z', at: UNDOING, run: (w) => w.edits.redo() },
+  { name: 'Redo (other keys)', keys: 'Mod+Y', at: UNDOING, run: (w) => w.edits.redo() },
+  { name: (w) => `Add ${article(noun(w))} ${noun(w)}`, keys: 'Alt+S', run: (w) => w.actions.addStep() },
+  {
+    name: 'Add a question with its branches',
+    keys: 'Alt+Q',
+    when: (w) => w.figure.kind === 'process',
+    run: (w) => w.actions.addQuestion(),
+  },
+  { name: 'Add an answer', keys: 'Alt+A', when: isQuestion, run: (w) => w.actions.addBranch() },
+  { name: 'Add a set', when: (w) => w.figure.kind === 'venn', run: (w) => w.actions.addSet() },
+  {
+    name: 'Remove what is selected',
+    keys: 'Delete',
+    when: (w) => w.selection.length > 0,
+    run: (w) => w.actions.removeSelected(),
+  },
+  {
+    name: 'Change the words',
+    keys: 'F2',
+    when: hasOne,
+    run: (w) => w.selected && w.edit({ part: w.selected, where: 'stage' }),
+  },
+  { name: 'Move up', keys: 'Alt+ArrowUp', when: hasNodes, run: (w) => w.actions.shift(-1) },
+  { name: 'Move down', keys: 'Alt+ArrowDown', when: hasNodes, run: (w) => w.actions.shift(1) },
+  { name: 'Indent', keys: 'Alt+ArrowRight', when: hasNodes, run: (w) => w.actions.indent() },
+  { name: 'Outdent', keys: 'Alt+ArrowLeft', when: hasNodes, run: (w) => w.actions.outdent() },
+  { name: 'Double what is selected', keys: 'Mod+D', when: hasNodes, run: (w) => w.actions.double() },
+  {
+    name: (w) => (isQuestion(w) ? 'Make it a step' : 'Make it a question'),
+    keys: 'Alt+Shift+Q',
+    when: (w) => w.figure.kind === 'process' && hasNodes(w),
+    run: (w) => w.actions.askOrTell(),
+  },
+  {
+    name: 'Let the two change places',
+    when: (w) => nodesIn(w.selection).length === 2,
+    run: (w) => w.actions.swap(),
+  },
+  {
+    name: 'Select everything',
+    keys: 'Mod+A',
+    run: (w) => w.select(nodeParts(Object.keys(w.figure.nodes))),
+  },
+  {
+    name: 'Select all of the same role',
+    when: (w) => alike(w, 'role').length > 1,
+    run: (w) => w.select(nodeParts(alike(w, 'role'))),
+  },
+  {
+    name: 'Select the whole branch',
+    when: (w) => isTree(w.figure) && alike(w, 'branch').length > 1,
+    run: (w) => w.select(nodeParts(alike(w, 'branch'))),
+  },
+  { name: 'Release from where it is held', when: hasNodes, run: (w) => w.actions.release() },
+  {
+    name: 'Tidy: lay the figure out afresh',
+    keys: 'Alt+T',
+    when: (w) => placesOf(w.figure) !== null,
+    run: (w) => w.actions.tidy(),
+  },
+  { name: 'Tidy only what is selected', when: hasNodes, run: (w) => w.actions.tidySelected() },
+]
+
+const alike = (w: Work, by: string): readonly string[] =>
+  w.selected?.kind === 'node' ? (alikeTo(w.figure, w.selected.id).find((a) => a.by === by)?.ids ?? []) : []
+
+export const benchCommands = (work: Work): Command[] =>
+  rows
+    .filter((r) => r.when?.(work) ?? true)
+    .map((r) => ({
+      name: typeof r.name === 'string' ? r.name : r.name(work),
+      ...(r.keys === undefined ? {} : { keys: r.keys }),
+      ...(r.at === undefined ? {} : { at: r.at }),
+      run: () => r.run(work),
+    }))

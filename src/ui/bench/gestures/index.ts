@@ -1,0 +1,23 @@
+/** The gestures of the stage, a row for each. */
+import type { Point } from '@/core/geometry'
+import type { Gesture, Keys, Kind, Outcome, Preview, Row, Stage } from './gesture'
+import { frame, pan } from './ground'
+import { bend, end } from './links'
+import { move } from './move'
+import { thread } from './thread'
+
+const rows: { readonly [K in Kind]: Row<K> } = { pan, frame, move, thread, end, bend }
+// The row belongs to the gesture's own kind, which the compiler cannot see through the union.
+const rowOf = (g: Gesture): Row<Kind> => rows[g.kind] as unknown as Row<Kind>
+
+export const moved = (g: Gesture, stage: Stage, at: Point, keys: Keys): Gesture => rowOf(g).move(g, stage, at, keys)
+export const previewOf = (g: Gesture, stage: Stage): Preview => rowOf(g).preview(g, stage)
+export const dropped = (g: Gesture, stage: Stage): Outcome => rowOf(g).drop(g, stage)
+
+export type { Gesture, Guide, Keys, Lights, Outcome, Preview, Question, Side, Stage } from './gesture'
+export { startFrame, startPan } from './ground'
+export { startBend, startEnd } from './links'
+export { cornersOf, startMove } from './move'
+export { middleOf, regionAt } from './places'
+export { regionName } from './targets'
+export { beyond, freeSides, neighbour, sideOf, startThread } from './thread'

@@ -1,0 +1,77 @@
+'use client'
+
+/** The right side of the bench: what was asked for (drift, versions, delivery), else a panel for what is selected, a row for
+ *  each. */
+import { DeliverPanel } from './DeliverPanel'
+import { DriftPanel } from './DriftPanel'
+import { FigureDetails } from './FigureDetails'
+import { LinkDetails } from './LinkDetails'
+import { ManyDetails } from './ManyDetails'
+import { NodeDetails } from './NodeDetails'
+import { RegionDetails } from './RegionDetails'
+import type { Drift } from './useDrift'
+import { VersionsPanel } from './VersionsPanel'
+import type { Work } from './work'
+
+export type PanelName = 'details' | 'drift' | 'versions' | 'deliver'
+type PanelProps = {
+  readonly work: Work
+  readonly drift: Drift
+  readonly panel: PanelName
+  readonly onPanel: (panel: PanelName) => void
+}
+type Row = { readonly when: (w: Work) => boolean; readonly Panel: (props: { readonly work: Work }) => React.ReactNode }
+
+const details: readonly Row[] = [
+  { when: (w) => w.region !== null, Panel: RegionDetails },
+  { when: (w) => w.selection.length > 1, Panel: ManyDetails },
+  { when: (w) => w.selected?.kind === 'node', Panel: NodeDetails },
+  { when: (w) => w.selected?.kind === 'link', Panel: LinkDetails },
+  { when: () => true, Panel: FigureDetails },
+]
+
+const panels: Record<PanelName, (props: PanelProps) => React.ReactNode> = {
+  deliver: ({ work }) => <DeliverPanel folio={work.folio} figure={work.figure} scene={work.scene} />,
+  drift: ({ work, drift, onPanel }) => <DriftPanel work={work} drift={drift} onClose={() => onPanel('details')} />,
+  versions: ({ work, onPanel }) => <VersionsPanel work={work} onClose={() => onPanel('details')} />,
+  details: Details,
+}
+
+export function SidePanel(props: PanelProps) {
+  const Shown = panels[props.panel]
+  return <Shown {...props} />
+}
+
+function Details({ work, drift, onPanel }: PanelProps) {
+  const Panel = details.find((r) => r.when(work))?.Panel
+  return (
+    <aside
+      aria-label="Details"
+      className="flex min-h-0 flex-col gap-4 overflow-auto border-l border-rule bg-page px-4 py-4"
+    >
+      {(drift.is === 'drifted' || drift.is === 'otherKind') && (
+        <button
+          type="button"
+          className="rounded-md border border-brass px-2.5 py-1.5 text-left text-[13px] text-brass-text hover:bg-paper"
+          onClick={() => onPanel('drift')}
+        >
+          The text has changed
+          {drift.is === 'drifted' && drift.items.length > 0
+            ? `: ${drift.items.length === 1 ? 'one difference' : `${drift.items.length} differences`}`
+            : ''}
+          . See what
+        </button>
+      )}
+      {Panel && <Panel work={work} />}
+      {work.selection.length === 0 && (
+        <button
+          type="button"
+          className="self-start text-[13px] font-semibold text-sea underline underline-offset-2"
+          onClick={() => onPanel('versions')}
+        >
+          Versions of this figure
+        </button>
+      )}
+    </aside>
+  )
+}

@@ -1,0 +1,92 @@
+'use client'
+
+import { useEffect, useRef } from 'react'
+import type { Field } from '@/core/document'
+import type { Figure, FigureNode } from '@/core/figure'
+import { stepOf } from './cursor'
+
+type Props = {
+  readonly field: Field
+  readonly figure: Figure
+  readonly node: FigureNode
+  readonly here: boolean
+  readonly marked: boolean
+  /** Whether the field means something for this node. */
+  readonly means: boolean
+  readonly broken: boolean
+  /** What was typed onto the cell; empty to begin with its words; null when nothing is being typed. */
+  readonly typed: string | null
+  readonly onHere: (extend: boolean) => void
+  readonly onType: () => void
+  readonly onDone: (words: string | null, step: readonly [number, number] | null) => void
+}
+
+export function TableCell(props: Props) {
+  const { field, figure, node, here, marked, means, broken, typed, onHere, onType } = props
+  const words = means || field.read(figure, node) !== '' ? field.read(figure, node) : ''
+  return (
+    <div
+      role="gridcell"
+      aria-selected={marked}
+      data-cell={field.id}
+      className={`relative min-w-0 border-l border-rule ${here ? 'z-[1] outline-2 outline-needle' : marked ? 'bg-needle-wash' : ''} ${means ? '' : 'bg-paper'}`}
+      onPointerDown={(e) => onHere(e.shiftKey)}
+      onDoubleClick={onType}
+    >
+      {typed !== null ? (
+        <CellField {...props} typed={typed} />
+      ) : (
+        <span
+          className={`block truncate px-1.5 py-1.5 ${broken ? 'text-needle underline decoration-dotted' : ''}`}
+          title={words}
+        >
+          {words}
+        </span>
+      )}
+    </div>
+  )
+}
+
+function CellField({ field, figure, node, typed, onDone }: Props & { typed: string }) {
+  const input = useRef<HTMLInputElement>(null)
+  const ended = useRef(false)
+  useEffect(() => {
+    input.current?.focus()
+    if (typed === '') input.current?.select()
+  }, [typed])
+  const end = (words: string | null, step: readonly [number, number] | null) => {
+    if (ended.current) return
+    ended.current = true
+    onDone(words, step)
+  }
+  const choices = field.choices?.(figure) ?? []
+  const names = field.refers ? Object.values(figure.nodes).map((n) => n.text) : choices
+  const list = `names ${field.id}`
+  return (
+    <>
+      <input
+        ref={input}
+        aria-label={`${field.says}: ${node.text}`}
+        defaultValue={typed || field.read(figure, node)}
+        list={names.length > 0 ? list : undefined}
+        spellCheck
+        className="absolute inset-0 w-full bg-page px-1.5 outline-none"
+        onBlur={(e) => end(e.target.value.trim(), null)}
+        onKeyDown={(e) => {
+          e.stopPropagation()
+          if (e.key === 'Escape') end(null, null)
+          if (e.key !== 'Enter' && e.key !== 'Tab') return
+          e.preventDefault()
+          end(e.currentTarget.value.trim(), e.key === 'Enter' ? [e.shiftKey ? -1 : 1, 0] : stepOf('Tab', e.shiftKey))
+        }}
+      />
+      {names.length > 0 && (
+        <datalist id={list}>
+          {[...new Set(names)].slice(0, 200).map((n) => (
+            <option key={n} value={n} />
+          ))}
+        </datalist>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,55 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { asKind } from '@/core/document'
+import { figureKinds, type Figure, type FigureKind } from '@/core/figure'
+import type { Scene } from '@/core/scene'
+import { compute } from '@/workers/client'
+import { useTheme } from '../chrome/theme'
+
+type Pictured<T> = T & { readonly scene: Scene | null }
+
+/** A list with a picture of each, drawn one by one; until one is drawn, the picture before is shown. `list` must be the same
+ *  function as long as `figure` is the same. */
+function usePictures<T extends { readonly key: string; readonly figure: Figure }>(
+  figure: Figure,
+  list: (figure: Figure) => Promise<readonly T[]>,
+): readonly Pictured<T>[] {
+  const { theme } = useTheme()
+  const [shown, setShown] = useState<readonly Pictured<T>[]>([])
+  useEffect(() => {
+    let current = true
+    const drawAll = async () => {
+      const offered = await list(figure)
+      if (!current) return
+      setShown((old) => offered.map((o) => ({ ...o, scene: old.find((c) => c.key === o.key)?.scene ?? null })))
+      for (const { key, figure: one } of offered) {
+        if (!current) return
+        const scene = await compute().draw(one, theme, null)
+        if (current) setShown((old) => old.map((c) => (c.key === key ? { ...c, scene } : c)))
+      }
+    }
+    drawAll().catch((error: unknown) => console.error('pictures', error))
+    return () => {
+      current = false
+    }
+  }, [figure, list, theme])
+  return shown
+}
+
+const arrangements = async (figure: Figure) =>
+  (await compute().arrangements(figure)).map((a) => ({ ...a, key: a.id, figure: { ...figure, arrangement: a.id } }))
+export const useArrangements = (figure: Figure) => usePictures(figure, arrangements)
+
+/** The kinds that the passage reads as, the likeliest first, then the others. */
+async function otherKinds(figure: Figure) {
+  const { passage, wasRead } = figure
+  const text = passage ? wasRead.text.slice(passage.start, passage.end) : ''
+  const read = text.trim() === '' ? [] : (await compute().read(text)).readings.map((r) => r.figure.kind)
+  const rank = (kind: FigureKind) => (read.indexOf(kind) + 1 || 99) * 10 + figureKinds.indexOf(kind)
+  return figureKinds
+    .filter((kind) => kind !== figure.kind)
+    .toSorted((a, b) => rank(a) - rank(b))
+    .map((kind) => ({ key: kind, kind, figure: asKind(figure, kind) }))
+}
+export const useOtherKinds = (figure: Figure) => usePictures(figure, otherKinds)

@@ -1,0 +1,127 @@
+'use client'
+
+/** Pointer events on the stage as gestures: what is under the pointer says which begins; the table of gestures says the rest. */
+import { nanoid } from 'nanoid'
+import { useState, type PointerEvent } from 'react'
+import { all, hold, type Edit } from '@/core/document'
+import type { Point } from '@/core/geometry'
+import { partAt } from '../scene/SceneView'
+import {
+  cornersOf,
+  dropped,
+  moved,
+  previewOf,
+  regionAt,
+  startBend,
+  startEnd,
+  startFrame,
+  startMove,
+  startPan,
+  startThread,
+  type Gesture,
+  type Outcome,
+  type Preview,
+  type Question,
+  type Side,
+  type Stage,
+} from './gestures'
+import { partOf, theOne, type Selected, type Selection } from './selection'
+import type { useView } from './useView'
+import type { Work } from './work'
+
+export const newId = (): string => nanoid(8)
+
+export function useGestures(work: Work, { box, view, panBy }: ReturnType<typeof useView>) {
+  const { figure, scene, selection } = work
+  const [gesture, setGesture] = useState<Gesture | null>(null)
+  const [question, setQuestion] = useState<Question | null>(null)
+  const stage: Stage | null = scene && { figure, scene, zoom: view.zoom, newId }
+  const toFrame = (e: { readonly clientX: number; readonly clientY: number }): Point => {
+    const at = box.current?.getBoundingClientRect()
+    return {
+      x: (e.clientX - (at?.left ?? 0) - view.x) / view.zoom,
+      y: (e.clientY - (at?.top ?? 0) - view.y) / view.zoom,
+    }
+  }
+
+  const onPointerDown = (e: PointerEvent<HTMLDivElement>) => {
+    if (e.button > 1 || !stage || (e.target as Element).closest('textarea,button,input')) return
+    setQuestion(null)
+    if ((e.target as Element).getAttribute('data-handle') === 'insert') return work.actions.addStep()
+    e.currentTarget.setPointerCapture(e.pointerId)
+    e.currentTarget.focus({ preventScroll: true })
+    const next = begun(e, stage, toFrame(e), selection)
+    // What a press selects is selected at once; a press on several keeps them for a drag.
+    if (next?.kind === 'move' && !selection.some((p) => p.id === next.clicked[0]?.id)) work.select(next.clicked)
+    setGesture(next)
+  }
+  const onPointerMove = (e: PointerEvent) => {
+    if (!gesture || !stage) return
+    const at = gesture.kind === 'pan' ? { x: e.clientX, y: e.clientY } : toFrame(e)
+    const next = moved(gesture, stage, at, { shift: e.shiftKey, alt: e.altKey })
+    setGesture(next)
+    if (next.kind === 'pan') panBy(next.by.x, next.by.y)
+    if (next.kind === 'move' && next.moved && next.ids.length > 0 && !next.copies) work.picture.drag(cornersOf(next))
+  }
+  const onPointerUp = (e: PointerEvent) => {
+    const done = gesture
+    setGesture(null)
+    if (!done || !stage) return
+    const outcome = dropped(done, stage)
+    if (outcome.ask) setQuestion(outcome.ask)
+    carryOut(work, done, outcome)
+    if (isGroundClick(done)) work.selectRegion(regionAt(stage.scene, toFrame(e)))
+  }
+  const answer = (made: Question['choices'][number]['made'] | null) => {
+    setQuestion(null)
+    if (!made) return
+    work.apply(made.edit)
+    work.select([{ kind: 'node', id: made.node }])
+    work.edit({ part: { kind: 'node', id: made.node }, where: 'stage' })
+  }
+  const preview: Preview | null = gesture && stage ? previewOf(gesture, stage) : null
+  return {
+    stage,
+    gesture,
+    preview,
+    question,
+    answer,
+    toFrame,
+    handlers: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: () => setGesture(null) },
+  }
+}
+
+/** Which gesture a press begins; null for a press on nothing that can be taken hold of. */
+function begun(e: PointerEvent, stage: Stage, at: Point, selection: Selection): Gesture | null {
+  const handle = (e.target as Element).getAttribute('data-handle')
+  if (handle) return ofHandle(handle, stage, at, theOne(selection))
+  const part = partAt(e.target)
+  const keys = { shift: e.shiftKey || e.ctrlKey || e.metaKey, alt: e.altKey }
+  if (part !== null) return startMove(stage, partOf(stage.figure, part), at, keys, selection)
+  if (e.button === 1 || e.pointerType !== 'mouse') return startPan({ x: e.clientX, y: e.clientY })
+  return startFrame(at, keys.shift ? selection : [])
+}
+
+function ofHandle(handle: string, stage: Stage, at: Point, one: Selected): Gesture | null {
+  const [name = '', which = ''] = handle.split(' ')
+  if (!one) return null
+  if (name === 'thread') return startThread(stage, one.id, which as Side, at)
+  if (name === 'bend') return startBend(one.id, Number(which), at)
+  return name === 'from' || name === 'to' ? startEnd(stage, one.id, name, at) : null
+}
+
+function carryOut(work: Work, done: Gesture, { edit, select, write, hold: held }: Outcome): void {
+  if (edit) work.apply(edit)
+  if (select) work.select(select)
+  if (write) work.edit({ part: { kind: 'node', id: write }, where: 'stage' })
+  if (held)
+    void work.picture.dropped().then((boxes) => {
+      if (boxes) work.apply(all(...Object.entries(boxes).map(([id, b]): Edit => hold(id, b))))
+    })
+  // Without an edit the picture goes back to where it was.
+  else if (done.kind === 'move' && done.moved) void work.picture.dropped().then(work.picture.redraw)
+}
+
+/** A click on the ground of a circle is a click on its region. */
+const isGroundClick = (g: Gesture): boolean =>
+  g.kind === 'frame' && g.kept.length === 0 && Math.hypot(g.at.x - g.from.x, g.at.y - g.from.y) < 4

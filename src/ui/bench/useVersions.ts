@@ -1,0 +1,74 @@
+'use client'
+
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { z } from 'zod/mini'
+import { figureSchema, type Figure } from '@/core/figure'
+import { ask, send } from '../send'
+
+const versionSchema = z.object({
+  id: z.string(),
+  madeAt: z.string(),
+  by: z.string(),
+  name: z.nullable(z.string()),
+  figure: figureSchema,
+})
+const answerSchema = z.object({ versions: z.array(versionSchema) })
+export type Version = z.infer<typeof versionSchema>
+
+const pathOf = (folio: string, figure: string): string => `/api/folios/${folio}/figures/${figure}/versions`
+
+/** While somebody works, how the figure stands is kept every few minutes, and once at the beginning. */
+const EVERY_MS = 4 * 60_000
+
+export function useKeepingVersions(folio: string, figure: Figure): void {
+  const { id } = figure
+  const latest = useRef(figure)
+  const kept = useRef<Figure | null>(null)
+  useEffect(() => {
+    latest.current = figure
+  })
+  useEffect(() => {
+    const keep = () => {
+      if (kept.current === latest.current) return
+      const now = latest.current
+      void send('POST', pathOf(folio, id), { name: null }).then((problem) => {
+        // What could not be kept is kept the next time.
+        if (problem === null) kept.current = now
+      })
+    }
+    keep()
+    const timer = setInterval(keep, EVERY_MS)
+    return () => {
+      clearInterval(timer)
+      keep()
+    }
+  }, [folio, id])
+}
+
+/** The list of versions, and what can be done with it; sentences where it could not be done. */
+export function useVersions(folio: string, figure: string) {
+  const [versions, setVersions] = useState<readonly Version[] | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const load = useCallback(async () => {
+    const answer = await ask('GET', pathOf(folio, figure))
+    const read = 'json' in answer ? answerSchema.safeParse(answer.json) : null
+    if (read?.success) setVersions(read.data.versions)
+    else setProblem('problem' in answer ? answer.problem : 'The list of versions could not be read. Reload the page.')
+  }, [folio, figure])
+  useEffect(() => {
+    let current = true
+    void Promise.resolve().then(() => (current ? load() : undefined))
+    return () => {
+      current = false
+    }
+  }, [load])
+  const keep = async (name: string | null) => {
+    setProblem(await send('POST', pathOf(folio, figure), { name }))
+    await load()
+  }
+  const rename = async (id: string, name: string) => {
+    setProblem(await send('PATCH', `${pathOf(folio, figure)}/${id}`, { name }))
+    await load()
+  }
+  return { versions, problem, keep, rename }
+}

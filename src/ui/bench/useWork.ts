@@ -1,0 +1,97 @@
+'use client'
+
+import { useCallback, useState } from 'react'
+import { apply as applied, leavingPlaces, type Edit } from '@/core/document'
+import type { Figure } from '@/core/figure'
+import type { Scene } from '@/core/scene'
+import { useNotice } from '../chrome/Notice'
+import { useTheme } from '../chrome/theme'
+import type { OpenFolio, SharedFigure } from '../folio/useFolio'
+import { standing, theOne, type Selection } from './selection'
+import { useActions } from './useActions'
+import { offerToManuscript } from './offerToManuscript'
+import { useEdits, usePicture } from './useBench'
+import type { Passage } from './usePassage'
+import type { Editing, Ghost, Work } from './work'
+
+const NOTHING: Selection = []
+
+/** The figure on the bench with all that one does to it: what is selected, being typed, tried out; and the one way to change it. */
+export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage | null): Work {
+  const { figure } = shared
+  const { theme } = useTheme()
+  const tell = useNotice()
+  const edits = useEdits(folio, figure.id)
+  const [draft, setDraft] = useState<Edit | null>(null)
+  const [ghost, showGhost] = useState<Ghost | null>(null)
+  /** Where all stood before words were typed or an edit was tried out: those leave nothing behind. */
+  const [settled, settle] = useState<Scene['places'] | null>(null)
+  const tried = ghost?.edit ?? draft
+  const shown = useTried(figure, tried, settled)
+  const picture = usePicture(shown, theme)
+  const stood = picture.scene?.places ?? null
+  if (!tried && settled !== stood) settle(stood)
+  const [earlier, compare] = useState<Figure | null>(null)
+  const { apply: change } = edits
+  const apply = useCallback(
+    (edit: Edit) => {
+      showGhost(null)
+      setDraft(null)
+      change(settled ? leavingPlaces(figure, edit, settled) : edit)
+      offerToManuscript({ folio, passage, figure, edit, change, tell })
+    },
+    [change, figure, settled, folio, passage, tell],
+  )
+  const [editing, edit] = useState<Editing | null>(null)
+  const { selection, select, region, selectRegion } = useSelection(shown)
+  const actions = useActions({ figure, apply, selection, region, select, edit, tell })
+  return {
+    folio,
+    shared,
+    figure: shown,
+    scene: picture.scene,
+    picture,
+    selection,
+    selected: theOne(selection),
+    select,
+    region,
+    selectRegion,
+    editing,
+    edit,
+    apply,
+    draft: setDraft,
+    ghost,
+    showGhost,
+    compared: earlier,
+    compare,
+    actions,
+    edits,
+    tell,
+  }
+}
+
+/** Parts, or a region: one is given up for the other. */
+function useSelection(figure: Figure) {
+  const [chosen, choose] = useState<Selection>(NOTHING)
+  const [region, setRegion] = useState<readonly string[] | null>(null)
+  const select = useCallback((s: Selection) => {
+    choose(s)
+    setRegion(null)
+  }, [])
+  const selectRegion = useCallback((sets: readonly string[] | null) => {
+    choose(NOTHING)
+    setRegion(sets)
+  }, [])
+  const stands = figure.kind === 'venn' && region?.every((id) => figure.nodes[id]?.role === 'set')
+  return { selection: standing(chosen, figure), select, region: stands ? region : null, selectRegion }
+}
+
+/** The figure with an edit that is only tried out. */
+function useTried(figure: Figure, edit: Edit | null, places: Scene['places'] | null): Figure {
+  const [kept, keep] = useState<{ figure: Figure; edit: Edit; shown: Figure } | null>(null)
+  if (!edit) return figure
+  if (kept?.figure === figure && kept.edit === edit) return kept.shown
+  const shown = applied(figure, places ? leavingPlaces(figure, edit, places) : edit).figure
+  keep({ figure, edit, shown })
+  return shown
+}

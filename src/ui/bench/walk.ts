@@ -1,0 +1,56 @@
+/** Walking the figure by the arrow keys: to what stands in that direction, what is linked before what is not; and the words
+ *  that tell where one is. */
+import { outlineOf } from '@/core/document'
+import { linksInOrder, type Figure } from '@/core/figure'
+import { centreOf } from '@/core/geometry'
+import type { Scene } from '@/core/scene'
+
+export const arrows: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
+
+/** What stands aside counts so many times as far; what is not linked, too. */
+const ASIDE = 2
+const UNLINKED = 3
+
+/** The next node in a direction; the first of the figure where none is given; null where nothing is there. */
+export function walk(figure: Figure, scene: Scene, from: string | null, by: readonly [number, number]): string | null {
+  const start = scene.nodes.find((n) => n.id === from)
+  if (!start) return outlineOf(figure).find((r) => r.row === 'node')?.id ?? null
+  const at = centreOf(start.box)
+  const linked = (id: string) =>
+    scene.links.some((l) => (l.from === start.id && l.to === id) || (l.to === start.id && l.from === id))
+  const far = scene.nodes.flatMap((n) => {
+    const c = centreOf(n.box)
+    const [dx, dy] = [c.x - at.x, c.y - at.y]
+    const [along, aside] = [dx * by[0] + dy * by[1], Math.abs(dx * by[1]) + Math.abs(dy * by[0])]
+    if (n.id === start.id || along <= 0 || aside > along * 3) return []
+    return [{ id: n.id, far: (along + aside * ASIDE) * (linked(n.id) ? 1 : UNLINKED) }]
+  })
+  return far.toSorted((a, b) => a.far - b.far || (a.id < b.id ? -1 : 1))[0]?.id ?? null
+}
+
+/** A node as it is announced: what it is, its words, where it leads, what leads to it. */
+export function told(figure: Figure, id: string): string {
+  const node = figure.nodes[id]
+  if (!node) return ''
+  const words = (other: string) => figure.nodes[other]?.text ?? ''
+  const links = linksInOrder(figure)
+  const out = links.filter((l) => l.from === id).map((l) => `${l.text ? `${l.text}: ` : ''}${words(l.to)}`)
+  const into = links.filter((l) => l.to === id).map((l) => words(l.from))
+  const sets = (node.memberOf ?? []).map(words).filter(Boolean)
+  return [
+    `${node.role}: ${node.text || 'no words yet'}`,
+    node.detail ?? '',
+    node.actor ? `done by ${node.actor}` : '',
+    sets.length > 0 ? `in ${sets.join(' and ')}` : '',
+    out.length > 0 ? `leads to ${out.join('; ')}` : '',
+    into.length > 0 ? `from ${into.join('; ')}` : '',
+    node.held ? 'held in place' : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
