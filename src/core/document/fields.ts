@@ -258,6 +258,8 @@ function leadTo(f: Figure, n: FigureNode, words: string, newId: NewId): Written 
     const id = kept[i]?.id ?? newId()
     if (!kept[i]) change(connect(now, n.id, to, id))
     if ((now.links[id]?.text ?? '') !== text) change(renameLink(id, text))
+    // They leave in the order in which they are named.
+    if (now.links[id]?.order !== i + 1) change({ do: 'setLink', id, set: { order: i + 1 } })
   })
   return all(settle(n), ...edits)
 }

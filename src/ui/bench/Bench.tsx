@@ -10,6 +10,8 @@ import { SyncSentence, SyncStatus } from '../folio/SyncStatus'
 import { addFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { ArrangementStrip } from './ArrangementStrip'
 import { benchCommands } from './benchCommands'
+import { FindBar } from './FindBar'
+import { Presentation } from './Presentation'
 import { SidePanel, type PanelName } from './panels'
 import { Stage } from './Stage'
 import { useDrift } from './useDrift'
@@ -18,12 +20,23 @@ import { useKeepingVersions } from './useVersions'
 import { useWork } from './useWork'
 import { VIEWS, WordsPanel } from './WordsPanel'
 
-export function Bench({ folioId, figureId, title }: { folioId: string; figureId: string; title: string }) {
+export function Bench({
+  folioId,
+  figureId,
+  title,
+  show,
+}: {
+  folioId: string
+  figureId: string
+  title: string
+  /** The panel that somebody came for. */
+  show: PanelName
+}) {
   const { folio, sync, loaded } = useFolio(folioId)
   const figures = useFigures(folio)
   const shownTitle = useTitle(folio) || title
   const shared = figures.find((f) => f.figure.id === figureId)
-  const [panel, setPanel] = useState<PanelName>('details')
+  const [panel, setPanel] = useState<PanelName>(show)
   const home = `/folio/${folioId}`
   return (
     <>
@@ -79,6 +92,8 @@ function Workplace({
   const { figure, tell } = work
   const empty = Object.keys(shared.figure.nodes).length === 0
   const [view, setView] = useState(empty ? 1 : 0)
+  const [finding, setFinding] = useState(false)
+  const [presenting, setPresenting] = useState(false)
   const onContinue = useCallback(() => {
     compute()
       .continued(shared.figure)
@@ -102,6 +117,8 @@ function Workplace({
         keys: `Alt+${i + 1}`,
         run: () => setView(i),
       })),
+      { name: 'Find and replace in the figure', keys: 'Mod+F', run: () => setFinding(true) },
+      { name: 'Present the figure, step by step', keys: 'Alt+P', run: () => setPresenting(true) },
       { name: 'See what the text has changed (drift)', run: () => onPanel('drift') },
       { name: 'Versions of this figure', keys: 'Alt+V', run: () => onPanel('versions') },
       { name: 'Deliver: download or copy', keys: 'Alt+D', run: () => onPanel('deliver') },
@@ -116,9 +133,15 @@ function Workplace({
     >
       <h1 className="sr-only">{figure.title || 'Figure'} on the bench</h1>
       <WordsPanel work={work} view={view} onView={setView} />
-      <Stage work={work} onContinue={kinds[figure.kind].continues ? onContinue : null} />
+      <div className="relative grid min-h-0">
+        <Stage work={work} onContinue={kinds[figure.kind].continues ? onContinue : null} />
+        {finding && <FindBar work={work} onClose={() => setFinding(false)} />}
+      </div>
       <SidePanel work={work} panel={panel} drift={drift} onPanel={onPanel} />
       <ArrangementStrip work={work} />
+      {presenting && work.scene && (
+        <Presentation figure={figure} scene={work.scene} onClose={() => setPresenting(false)} />
+      )}
     </main>
   )
 }

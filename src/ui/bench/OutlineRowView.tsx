@@ -30,7 +30,7 @@ export function OutlineRowView({ row, figure, selected, folds, folded, onFold, o
           aria-label={`${folded ? 'Unfold' : 'Fold'} ${words}`}
           aria-expanded={!folded}
           style={{ left: row.depth * 13 }}
-          className="absolute top-1 z-10 flex size-6 items-center justify-center text-quiet hover:text-ink"
+          className="absolute top-1 z-10 flex size-[24px] items-center justify-center text-quiet hover:text-ink"
           onClick={onFold}
         >
           {folded ? <ChevronRight size={13} aria-hidden="true" /> : <ChevronDown size={13} aria-hidden="true" />}

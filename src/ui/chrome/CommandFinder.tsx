@@ -11,12 +11,14 @@ import {
 } from '@headlessui/react'
 import { useState } from 'react'
 import type { Command } from './keyPlaces'
+import { recentFirst, recentNames, remember } from './recent'
 import { shownKeys } from './shownKeys'
 
 export function CommandFinder({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
   const [query, setQuery] = useState('')
+  const [ordered] = useState(() => recentFirst(commands, recentNames()))
   const words = query.toLowerCase().split(/\s+/).filter(Boolean)
-  const found = commands.filter((c) => words.every((w) => c.name.toLowerCase().includes(w)))
+  const found = ordered.filter((c) => words.every((w) => c.name.toLowerCase().includes(w)))
   return (
     <Dialog open onClose={onClose} className="relative z-50">
       <div className="fixed inset-0 bg-ink/20" aria-hidden="true" />
@@ -28,6 +30,7 @@ export function CommandFinder({ commands, onClose }: { commands: readonly Comman
             value={null}
             onChange={(c) => {
               onClose()
+              if (c) remember(c.name)
               c?.run()
             }}
           >

@@ -7,6 +7,7 @@ import { commandFor, placeOf, type Command } from './keyPlaces'
 type Registry = { readonly offer: (list: readonly Command[]) => () => void; readonly open: () => void }
 const CommandContext = createContext<Registry>({ offer: () => () => undefined, open: () => undefined })
 
+const ShortcutSheet = dynamic(() => import('./ShortcutSheet').then((m) => m.ShortcutSheet), { ssr: false })
 const CommandFinder = dynamic(() => import('./CommandFinder').then((m) => m.CommandFinder), { ssr: false })
 
 /** Offers commands while the component stands on the page, by their keys and in the finder. */
@@ -19,6 +20,7 @@ export const useCommandFinder = (): (() => void) => useContext(CommandContext).o
 export function CommandProvider({ children }: { children: ReactNode }) {
   const offered = useRef(new Set<readonly Command[]>())
   const [listed, setListed] = useState<readonly Command[] | null>(null)
+  const [sheet, setSheet] = useState<readonly Command[] | null>(null)
   const registry = useMemo<Registry>(
     () => ({
       offer: (list) => {
@@ -36,18 +38,27 @@ export function CommandProvider({ children }: { children: ReactNode }) {
       at: ['page', 'manuscript', 'field'],
       run: registry.open,
     }
+    const all = (): Command[] => [finder, ...offered.current].flat()
+    const shortcuts: Command = { name: 'Show all shortcuts', keys: 'Shift+?', run: () => setSheet(all()) }
+    const own = [shortcuts]
+    const kept = offered.current
+    kept.add(own)
     const onKey = (event: KeyboardEvent) => {
-      const command = commandFor([finder, ...offered.current].flat(), event, placeOf(event.target))
+      const command = commandFor(all(), event, placeOf(event.target))
       if (!command) return
       event.preventDefault()
       command.run()
     }
     window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
+    return () => {
+      kept.delete(own)
+      window.removeEventListener('keydown', onKey)
+    }
   }, [registry])
   return (
     <CommandContext.Provider value={registry}>
       {children}
+      {sheet && <ShortcutSheet commands={sheet} onClose={() => setSheet(null)} />}
       {listed && <CommandFinder commands={listed} onClose={() => setListed(null)} />}
     </CommandContext.Provider>
   )

@@ -2,6 +2,7 @@
 export const shownKeys = (keys: string): string =>
   keys
     .replace('Mod', 'Ctrl')
+    .replace('Shift+?', '?')
     .replace('ArrowUp', '↑')
     .replace('ArrowDown', '↓')
     .replace('ArrowRight', '→')

@@ -23,6 +23,8 @@ type FacingProps = {
   readonly onRead: (span: Span) => void
   readonly onRemove: (s: Stand) => void
   readonly onPoint: (s: Stand, part: string | null) => void
+  /** A figure made by hand, from no passage. */
+  readonly onMake: () => void
   readonly children: ReactNode
 }
 type Tops = {
@@ -50,6 +52,7 @@ export function Facing({
   onRead,
   onRemove,
   onPoint,
+  onMake,
   children,
 }: FacingProps) {
   const page = useRef<HTMLDivElement>(null)
@@ -149,6 +152,14 @@ export function Facing({
       >
         {reading && <div className="sticky top-1 max-h-[calc(100vh-96px)] overflow-auto">{children}</div>}
         <div className={reading ? 'hidden' : ''}>
+          <button
+            type="button"
+            className="quiet-button absolute top-2 right-6"
+            title="From rows of a spreadsheet, or by typing"
+            onClick={onMake}
+          >
+            Make a figure by hand
+          </button>
           {ordered.map((s, i) => (
             <div
               key={s.figure.id}

@@ -69,14 +69,18 @@ export function FigureCard({ folio, number, shared, drifted, lit, onPoint, onRem
         </span>
         <span className="ml-auto flex shrink-0 items-center gap-1">
           {drifted && (
-            <button
-              type="button"
-              className="quiet-button text-brass-text"
-              onClick={onReadAgain}
-              title="The passage has changed since this figure was read"
-            >
-              Text has changed: read again
-            </button>
+            <>
+              <Link
+                href={`/folio/${folio}/figure/${figure.id}?show=drift`}
+                className="quiet-button text-brass-text"
+                title="The passage has changed since this figure was read"
+              >
+                Text has changed: see what
+              </Link>
+              <button type="button" className="quiet-button" onClick={onReadAgain}>
+                Read again
+              </button>
+            </>
           )}
           <Link href={`/folio/${folio}/figure/${figure.id}`} className="quiet-button">
             Shape

@@ -1,7 +1,9 @@
 'use client'
 
 import { nanoid } from 'nanoid'
+import { useRouter } from 'next/navigation'
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { blankFigure } from '@/core/figure'
 import type { Reading, Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
 import { anchorOf, fromLineStart, projectShared, spanOf, type Projection } from '@/manuscript'
@@ -149,6 +151,13 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
     tell('The figure is removed.', { label: 'Take it back', run: undo })
   }
 
+  const router = useRouter()
+  const makeByHand = useCallback(() => {
+    const figure = blankFigure(nanoid(), '')
+    addFigure(folio, figure, null)
+    router.push(`/folio/${folio.id}/figure/${figure.id}`)
+  }, [folio, router])
+
   const pointAtPart = useCallback(
     (figure: string, source: readonly Span[], part: string | null) =>
       setLit(part === null ? null : { figure, parts: new Set([part]), words: source }),
@@ -181,10 +190,11 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
   const commands = useMemo<Command[]>(
     () => [
       { name: 'Read the passage at the caret', keys: 'Mod+Enter', at: BOTH_PAGES, run: readPassage },
+      { name: 'Make a figure by hand: from rows, or by typing', run: makeByHand },
       ...(passage ? [{ name: 'Close the readings', keys: 'Escape', at: BOTH_PAGES, run: close }] : []),
       ...writingCommands(write),
     ],
-    [readPassage, passage, close, write],
+    [readPassage, passage, close, write, makeByHand],
   )
   useCommands(commands)
 
@@ -233,6 +243,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
           lit={lit}
           onRead={setPassage}
           onRemove={remove}
+          onMake={makeByHand}
           onPoint={(s, part) => pointAtPart(s.figure.id, part === null ? [] : wordsOf(s, projection.text, part), part)}
         >
           {passage && (

@@ -6,9 +6,15 @@ import { Bench } from '@/ui/bench/Bench'
 export const dynamic = 'force-dynamic'
 export const metadata: Metadata = { title: 'Bench' }
 
-export default async function Page({ params }: { params: Promise<{ id: string; figureId: string }> }) {
+type Asked = {
+  readonly params: Promise<{ id: string; figureId: string }>
+  readonly searchParams: Promise<{ show?: string | string[] }>
+}
+
+export default async function Page({ params, searchParams }: Asked) {
   const { id, figureId } = await params
   const title = await titleForPage(id)
   if (title === null) notFound()
-  return <Bench folioId={id} figureId={figureId} title={title} />
+  const { show } = await searchParams
+  return <Bench folioId={id} figureId={figureId} title={title} show={show === 'drift' ? 'drift' : 'details'} />
 }
