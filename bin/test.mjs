@@ -85,6 +85,7 @@ try {
     'reading',
     'pages',
     'shaping',
+    'stories',
     'otherReader',
   ].map((name) => `e2e/${name}.test.ts`))
     step(file, () => {

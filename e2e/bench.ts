@@ -18,6 +18,7 @@ import { denseFigure } from '../src/core/testing/denseFigure'
 import { connectorBench } from './connectorBench'
 import { layoutBench } from './layoutBench'
 import { shelfBench, streamsBench } from './loadBench'
+import { shapingBench } from './shapingBench'
 import { textBench } from './textBench'
 import { newFolio, openBrowser, startServer, sleep } from './support'
 
@@ -269,6 +270,9 @@ line(
     ),
   ),
 )
+
+console.log('\nThe bench in the browser')
+await shapingBench(line, browser, 'http://localhost:4131')
 await browser.close()
 server.kill('SIGKILL')
 process.exit(0)

@@ -69,11 +69,13 @@ test('a messy list becomes a finished flowchart with two questions, a loop and l
   await (await b.find('//button[@role="radio"][contains(., "anes")]')).click()
   await s.drawn('Does anything move?')
   // Onto a lane with the hand: who does it changes with the lane.
-  const purser = await b.driver.executeScript<{ x: number; y: number }>(
-    `const t = [...document.querySelectorAll('[data-scale] text')].find((t) => t.textContent === 'Purser').getBoundingClientRect(); return { x: Math.round(t.x + t.width / 2), y: Math.round(t.y) }`,
+  const purser = await eventually('the lane of the purser', 5000, () =>
+    b.driver.executeScript<{ x: number; y: number } | null>(
+      `const t = [...document.querySelectorAll('[data-scale] text')].find((t) => t.textContent === 'Purser')?.getBoundingClientRect(); return t ? { x: Math.round(t.x + t.width / 2), y: Math.round(t.y) } : null`,
+    ),
   )
   const moorings = await s.middleOf('Check the moorings')
-  await s.drag(moorings, { x: purser.x, y: moorings.y })
+  await s.drag(moorings, { x: purser.x, y: purser.y + 3 })
   await eventually(
     'it is done by the purser',
     3000,
@@ -423,5 +425,44 @@ test('by keyboard alone: steps, a question and its answer; members put into regi
     [true, true],
     rows.join('\n'),
   )
+  await quiet()
+})
+
+test('axe-core finds nothing wrong with any view of the bench, light and dark', async () => {
+  const folio = await s.open('1. Check the moorings\n2. If the deck is wet, spread sand\n3. Load the cars', 'process')
+  const address = await b.driver.getCurrentUrl()
+  assert.ok(folio)
+  const faults: string[] = []
+  const look = async (where: string) => faults.push(...(await axeViolations(b.driver)).map((v) => `${where}: ${v}`))
+  for (const theme of ['dark', 'light']) {
+    await b.driver.manage().addCookie({ name: 'theme', value: theme })
+    await b.driver.get(address)
+    await s.drawn('Load the cars', 20_000)
+    for (const view of ['Table', 'Manuscript', 'Outline']) {
+      await s.tab(view)
+      await look(`${theme} ${view}`)
+    }
+    await s.row('Load the cars')
+    await look(`${theme} a node`)
+    await b.chord([Key.CONTROL], 'a')
+    await b.find('//h2[contains(., "parts")]')
+    await look(`${theme} several`)
+    await b.click('Other kinds')
+    await look(`${theme} kinds`)
+    await b.chord([Key.CONTROL], 'f')
+    await (await b.find('[aria-label="Find in the figure"] input')).sendKeys('load')
+    await look(`${theme} found`)
+    await b.click('Close')
+    await b.chord([Key.ALT], 'v')
+    await b.find('[aria-label=Versions] li')
+    await look(`${theme} versions`)
+    await b.click('Close')
+    await b.chord([Key.ALT], 'p')
+    await b.find('[role=dialog][aria-label^=Presentation]')
+    await b.press(Key.ARROW_RIGHT)
+    await look(`${theme} presentation`)
+    await b.press(Key.ESCAPE)
+  }
+  assert.deepEqual(faults, [])
   await quiet()
 })

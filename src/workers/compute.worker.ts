@@ -38,6 +38,7 @@ const api: Compute = {
   arrangements: async (...given) => (await ready).arrangements(...given),
   continued: async (...given) => (await ready).continued(...given),
   draw: async (...given) => (await ready).draw(...given),
+  typed: async (...given) => (await ready).typed(...given),
   drag: async (...given) => (await ready).drag(...given),
 }
 Comlink.expose(api)

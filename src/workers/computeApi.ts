@@ -3,9 +3,9 @@ import { z } from 'zod'
 import { continued } from '@/core/continued'
 import type { DoubtAnswers } from '@/core/document'
 import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/figure'
-import { arrangementsFor, withNodeAt, type Placed } from '@/core/layout'
+import { arrangementsFor, retyped, withNodeAt, type Placed } from '@/core/layout'
 import type { Box } from '@/core/geometry'
-import { MissingFont, createTypesetter, type FontFile, type Typesetter } from '@/core/measure'
+import { MissingFont, createTypesetter, measuredNode, type FontFile, type Typesetter } from '@/core/measure'
 import { routedFigure, sceneOf } from '@/core/pipeline'
 import {
   WORTH_SHOWING,
@@ -150,6 +150,22 @@ export function createCompute(
           return (sceneOf(part, 'light', t).smallestText ?? least) >= least
         }),
       )
+    },
+    /** The kept picture with the words of one node as they are being typed, where there is room for them; else null. */
+    typed: async (keep: string, figure: Figure, node: string): Promise<Scene | null> => {
+      const before = kept.get(keep)
+      if (!before) return null
+      const { routed } = before
+      const sized = await set(figure, (t) => measuredNode(figure, node, routed.style, t))
+      const placed = sized && retyped(routed, sized)
+      if (!placed) return null
+      const box = (p: Placed) => JSON.stringify(p.nodes.find((n) => n.id === node)?.box)
+      // Where the shape has not grown, no line need be led anew.
+      const now =
+        box(placed) === box(routed)
+          ? { ...routed, nodes: placed.nodes }
+          : reroute(placed, routed.routes, new Set([node]))
+      return scene(now, before.scene)
     },
     /** The kept picture with the top left corners of some nodes at places of the frame; only what touches them is led anew. */
     drag: async (

@@ -26,79 +26,94 @@ const nothing: Edit = { do: 'all', edits: [] }
 /** The figure after the edit, and the edit that takes it back. An edit whose node or link has gone meanwhile (somebody
  *  else removed it) changes nothing; a link never stays without its ends. */
 export function apply(figure: Figure, edit: Edit): Applied {
-  switch (edit.do) {
-    case 'putNode': {
-      const old = figure.nodes[edit.node.id]
-      return {
-        figure: { ...figure, nodes: { ...figure.nodes, [edit.node.id]: edit.node } },
-        inverse: old ? { do: 'putNode', node: old } : { do: 'dropNode', id: edit.node.id },
-      }
-    }
-    case 'dropNode':
-      return dropNode(figure, edit.id)
-    case 'setNode': {
-      const node = figure.nodes[edit.id]
-      if (!node) return { figure, inverse: nothing }
-      const [changed, back] = changedRecord(node, edit.set)
-      return {
-        figure: { ...figure, nodes: { ...figure.nodes, [edit.id]: changed } },
-        inverse: { do: 'setNode', id: edit.id, set: back },
-      }
-    }
-    case 'putLink': {
-      const { link } = edit
-      if (!figure.nodes[link.from] || !figure.nodes[link.to]) return { figure, inverse: nothing }
-      const old = figure.links[link.id]
-      return {
-        figure: { ...figure, links: { ...figure.links, [link.id]: link } },
-        inverse: old ? { do: 'putLink', link: old } : { do: 'dropLink', id: link.id },
-      }
-    }
-    case 'dropLink': {
-      const { [edit.id]: old, ...links } = figure.links
-      return old
-        ? { figure: { ...figure, links }, inverse: { do: 'putLink', link: old } }
-        : { figure, inverse: nothing }
-    }
-    case 'setLink': {
-      const link = figure.links[edit.id]
-      if (!link) return { figure, inverse: nothing }
-      const [changed, back] = changedRecord(link, edit.set)
-      if (!figure.nodes[changed.from] || !figure.nodes[changed.to]) return { figure, inverse: nothing }
-      return {
-        figure: { ...figure, links: { ...figure.links, [edit.id]: changed } },
-        inverse: { do: 'setLink', id: edit.id, set: back },
-      }
-    }
-    case 'setFigure': {
-      const [changed, back] = changedRecord(figure, edit.set)
-      return { figure: changed, inverse: { do: 'setFigure', set: back } }
-    }
-    case 'all':
-      return applyAll(figure, edit.edits)
-  }
+  const draft = new Draft(figure)
+  const inverse = draft.change(edit)
+  return { figure: draft.figure, inverse }
 }
 
-function applyAll(figure: Figure, edits: readonly Edit[]): Applied {
-  const inverses: Edit[] = []
-  let now = figure
-  for (const e of edits) {
-    const done = apply(now, e)
-    now = done.figure
-    inverses.unshift(done.inverse)
-  }
-  return { figure: now, inverse: { do: 'all', edits: inverses } }
-}
+type Parts = { nodes: Record<NodeId, FigureNode>; links: Record<LinkId, FigureLink> }
 
-function dropNode(figure: Figure, id: NodeId): Applied {
-  const { [id]: node, ...nodes } = figure.nodes
-  if (!node) return { figure, inverse: nothing }
-  const touching = Object.values(figure.links).filter((l) => l.from === id || l.to === id)
-  const links = Object.fromEntries(Object.entries(figure.links).filter(([, l]) => !touching.includes(l)))
-  return {
-    figure: { ...figure, nodes, links },
-    inverse: all({ do: 'putNode', node }, ...touching.map((link): Edit => ({ do: 'putLink', link }))),
+/** A figure that many edits are made to, one after the other, without copying it for each. The figure that was handed in
+ *  stays as it was; `figure` is as it stands now, and goes on changing with the draft. */
+export class Draft {
+  private now: Figure
+  private own: Partial<Parts> = {}
+
+  constructor(figure: Figure) {
+    this.now = figure
   }
+
+  get figure(): Figure {
+    return this.now
+  }
+
+  /** Makes the edit; the edit that takes it back comes out. */
+  change(edit: Edit): Edit {
+    // The row belongs to the edit's own kind, which the compiler cannot see through the union.
+    return (this.rows[edit.do] as (e: Edit) => Edit)(edit)
+  }
+
+  /** The part as a copy of the draft's own, made when it is first written to. */
+  private part<K extends keyof Parts>(name: K): Parts[K] {
+    const known = this.own[name]
+    if (known) return known
+    const copy: Parts[K] = { ...this.now[name] }
+    this.own = { ...this.own, [name]: copy }
+    this.now = { ...this.now, [name]: copy }
+    return copy
+  }
+
+  private readonly rows: { readonly [K in Edit['do']]: (e: Extract<Edit, { do: K }>) => Edit } = {
+    putNode: ({ node }) => {
+      const old = this.now.nodes[node.id]
+      this.part('nodes')[node.id] = node
+      return old ? { do: 'putNode', node: old } : { do: 'dropNode', id: node.id }
+    },
+    dropNode: ({ id }) => {
+      const node = this.now.nodes[id]
+      if (!node) return nothing
+      const touching = Object.values(this.now.links).filter((l) => l.from === id || l.to === id)
+      for (const l of touching) delete this.part('links')[l.id]
+      delete this.part('nodes')[id]
+      return all({ do: 'putNode', node }, ...touching.map((link): Edit => ({ do: 'putLink', link })))
+    },
+    setNode: ({ id, set }) => {
+      const node = this.now.nodes[id]
+      if (!node) return nothing
+      const [changed, back] = changedRecord(node, set)
+      this.part('nodes')[id] = changed
+      return { do: 'setNode', id, set: back }
+    },
+    putLink: ({ link }) => {
+      if (!this.hasEnds(link)) return nothing
+      const old = this.now.links[link.id]
+      this.part('links')[link.id] = link
+      return old ? { do: 'putLink', link: old } : { do: 'dropLink', id: link.id }
+    },
+    dropLink: ({ id }) => {
+      const old = this.now.links[id]
+      if (!old) return nothing
+      delete this.part('links')[id]
+      return { do: 'putLink', link: old }
+    },
+    setLink: ({ id, set }) => {
+      const link = this.now.links[id]
+      if (!link) return nothing
+      const [changed, back] = changedRecord(link, set)
+      if (!this.hasEnds(changed)) return nothing
+      this.part('links')[id] = changed
+      return { do: 'setLink', id, set: back }
+    },
+    setFigure: ({ set }) => {
+      const [changed, back] = changedRecord(this.now, set)
+      this.now = changed
+      return { do: 'setFigure', set: back }
+    },
+    all: ({ edits }) => ({ do: 'all', edits: edits.map((e) => this.change(e)).toReversed() }),
+  }
+
+  private hasEnds = (l: FigureLink): boolean =>
+    Object.hasOwn(this.now.nodes, l.from) && Object.hasOwn(this.now.nodes, l.to)
 }
 
 /** The record with the change made, and the change that takes it back. */

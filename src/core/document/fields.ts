@@ -1,19 +1,11 @@
 /** What one can say of a node, each a row: how it reads as words and what typing other words changes. Details, node table and
  *  the copying of rows all go by these rows. */
-import {
-  kinds,
-  linksInOrder,
-  type Figure,
-  type FigureKind,
-  type FigureLink,
-  type FigureNode,
-  type NodeId,
-} from '../figure'
-import { all, apply, type Change, type Edit } from './edit'
-import { chanceIn, valueIn, withChance } from './quantities'
+import { kinds, type Figure, type FigureKind, type FigureLink, type FigureNode, type NodeId } from '../figure'
+import { all, type Change, type Edit } from './edit'
+import { chanceIn, valueIn, withChance, withoutChance } from './quantities'
 import { idOf, rowNamed, type FieldFault } from './rowNames'
 import { setsOf } from './regions'
-import { connect, linksFrom, linksTo, rename, renameLink } from './shape'
+import { linksFrom, linksTo, rename, renameLink } from './shape'
 import { isBelow, moveBelow } from './treeShape'
 
 type NewId = () => string
@@ -103,10 +95,15 @@ const fieldRows = [
     says: 'Words of the link that leads to it',
     kinds: ['hierarchy', 'decision'],
     suits: (f, n) => incoming(f, n) !== undefined,
-    read: (f, n) => incoming(f, n)?.text ?? '',
+    read: (f, n) => withoutChance(incoming(f, n)?.text ?? ''),
     write: (f, n, words) => {
       const link = incoming(f, n)
-      return link ? renameLink(link.id, words) : words === '' ? all() : { fault: 'no-link', words }
+      if (!link) return words === '' ? all() : { fault: 'no-link', words }
+      // A chance stands in the words, too, and stays.
+      const { probability = null } = link
+      return probability === null
+        ? renameLink(link.id, words)
+        : { do: 'setLink', id: link.id, set: withChance({ ...link, text: words }, probability) }
     },
   },
   {
@@ -246,20 +243,18 @@ function leadTo(f: Figure, n: FigureNode, words: string, newId: NewId): Written 
     if (!to) return { fault: 'no-row', words: name }
     wanted.push({ to, text: whole ? '' : text })
   }
-  const old = linksInOrder(f).filter((l) => l.from === n.id)
+  const old = linksFrom(f, n.id)
   const kept = wanted.map((w) => old.find((l) => l.to === w.to))
-  const edits: Edit[] = old.flatMap((l) => (kept.includes(l) ? [] : [{ do: 'dropLink', id: l.id } as const]))
-  let now = apply(f, all(...edits)).figure
-  const change = (edit: Edit) => {
-    edits.push(edit)
-    now = apply(now, edit).figure
-  }
-  wanted.forEach(({ to, text }, i) => {
-    const id = kept[i]?.id ?? newId()
-    if (!kept[i]) change(connect(now, n.id, to, id))
-    if ((now.links[id]?.text ?? '') !== text) change(renameLink(id, text))
+  const role = kinds[f.kind].linkRoles[0] ?? 'next'
+  const edits = [
+    ...old.flatMap((l): Edit[] => (kept.includes(l) ? [] : [{ do: 'dropLink', id: l.id }])),
     // They leave in the order in which they are named.
-    if (now.links[id]?.order !== i + 1) change({ do: 'setLink', id, set: { order: i + 1 } })
-  })
+    ...wanted.map(({ to, text }, i): Edit => {
+      const known = kept[i]
+      if (known) return { do: 'setLink', id: known.id, set: { text: text || null, order: i + 1 } }
+      const words = text ? { text } : {}
+      return { do: 'putLink', link: { id: newId(), role, from: n.id, to, order: i + 1, source: [], ...words } }
+    }),
+  ]
   return all(settle(n), ...edits)
 }

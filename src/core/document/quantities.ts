@@ -12,6 +12,9 @@ export function withChance(link: FigureLink, probability: number | null): Change
   return { probability, text: text.replace(/^[,\s]+|[,\s]+$/g, '') || null }
 }
 
+/** The words of a link beside its chance. */
+export const withoutChance = (words: string): string => words.replace(PERCENT, '').replace(/^[,\s]+|[,\s]+$/g, '')
+
 /** "30%", "30" and "0.3" are the same chance; null for what is none. */
 export function chanceIn(words: string): number | null {
   const [, digits, sign] = /^(\d+(?:[.,]\d+)?)\s*(%?)$/.exec(words.trim()) ?? []

@@ -37,12 +37,15 @@ export function rowNamed(f: Figure, words: string): NodeId | null {
   const wanted = plain(words)
   if (wanted === '') return null
   const nodes = Object.values(f.nodes)
-  const own = nodes.filter((n) => plain(String(n.fields?.id ?? '')) === wanted)
-  if (own[0]) return own[0].id
-  const exact = nodes.filter((n) => plain(n.text) === wanted)
-  if (exact[0]) return exact[0].id
+  // Most names are written just so; only the others are compared letter by letter.
+  const given = words.trim()
+  const just = nodes.find((n) => n.fields?.id === given) ?? nodes.find((n) => n.text === given)
+  if (just) return just.id
+  const said = nodes.map((n) => ({ id: n.id, own: plain(String(n.fields?.id ?? '')), text: plain(n.text) }))
+  const exact = said.find((n) => n.own === wanted) ?? said.find((n) => n.text === wanted)
+  if (exact) return exact.id
   const number = /^#?(\d+)$/.exec(wanted)
   if (number) return rowsInOrder(f)[Number(number[1]) - 1] ?? null
-  const begun = nodes.filter((n) => plain(n.text).startsWith(wanted))
+  const begun = said.filter((n) => n.text.startsWith(wanted))
   return begun.length === 1 && begun[0] ? begun[0].id : null
 }

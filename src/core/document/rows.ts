@@ -2,7 +2,7 @@
  *  what stands in them; a name that leads to no row is kept in its row, to be mended there. */
 import { kinds, type Figure, type NodeId } from '../figure'
 import { MARK, tableOf, type Cells, type Column, type Table } from './columns'
-import { all, apply, type Edit } from './edit'
+import { Draft, all, apply, type Edit } from './edit'
 import { fieldOf, fieldsOf, isFault, ownFieldOf, settle, suits, unresolved, type Field, type FieldId } from './fields'
 import { addStatement, firstNode, nextRow, nodeWithWords } from './outlineEdits'
 import { rowNamed, rowsInOrder, type FieldFault } from './rowNames'
@@ -17,13 +17,19 @@ class Writing {
   readonly edits: Edit[] = []
   readonly made: NodeId[] = []
   readonly faults: CellFault[] = []
+  private readonly draft: Draft
   constructor(
-    public figure: Figure,
+    figure: Figure,
     readonly newId: NewId,
-  ) {}
+  ) {
+    this.draft = new Draft(figure)
+  }
+  get figure(): Figure {
+    return this.draft.figure
+  }
   change(edit: Edit): void {
     this.edits.push(edit)
-    this.figure = apply(this.figure, edit).figure
+    this.draft.change(edit)
   }
   write(field: Field, id: NodeId, words: string, row: number, column: number): void {
     const node = this.figure.nodes[id]

@@ -2,6 +2,7 @@ export {
   actorsOf,
   weightOf,
   measure,
+  measuredNode,
   textBlock,
   type SetLine,
   type Sized,

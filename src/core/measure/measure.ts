@@ -84,16 +84,28 @@ export type Sized = {
 const CAP_HEIGHT = 0.7
 const MIN_WIDTH_IN_EM = 5
 
-export function measure(figure: Figure, style: FigureStyle, typesetter: Typesetter): Sized {
-  const { values, best, unit } = expectedValues(figure)
+/** What a node is worth, in words; null where the figure computes nothing of the kind. */
+function worthIn(figure: Figure): (n: FigureNode) => string | null {
+  const { values, unit } = expectedValues(figure)
   const number = (v: number) => numberIn(figure.language, v, 2)
   const ranks = ranking(figure)
-  const worth = (n: FigureNode): string | null => {
+  return (n) => {
     const rank = ranks.get(n.id)
     if (rank) return `${number(rank.score)}, rank ${rank.rank}`
     const value = values.get(n.id)
     return value === undefined ? null : `= ${number(value)}${unit ? ` ${unit}` : ''}`
   }
+}
+
+/** One node alone, as it is measured among the others; null where the figure has no such node. */
+export function measuredNode(figure: Figure, id: NodeId, style: FigureStyle, typesetter: Typesetter): SizedNode | null {
+  const node = figure.nodes[id]
+  return node ? sizedNode(node, shapeFor(node, figure, style), worthIn(figure)(node), style, typesetter) : null
+}
+
+export function measure(figure: Figure, style: FigureStyle, typesetter: Typesetter): Sized {
+  const { best } = expectedValues(figure)
+  const worth = worthIn(figure)
   const nodes = nodesInOrder(figure).map((n) => sizedNode(n, shapeFor(n, figure, style), worth(n), style, typesetter))
   const crossing = crossLinks(figure)
   const links = linksInOrder(figure).map((l) => ({

@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { leftOut, switchKind } from '@/core/document'
 import { frameTable, frames, kinds, placesOf } from '@/core/figure'
 import type { Scene } from '@/core/scene'
@@ -11,8 +11,8 @@ import type { Work } from './work'
 const SHOWN = ['Arrangements', 'Other kinds'] as const
 
 /** The ways to lay this figure out, and what it would be as another kind, each as a small true picture; and its frame. */
-export function ArrangementStrip({ work }: { work: Work }) {
-  const { scene, apply, actions } = work
+export const ArrangementStrip = memo(function ArrangementStrip({ work }: { work: Work }) {
+  const { apply, actions } = work
   const { figure } = work.shared
   // Shown for one kind only: when it is switched, its arrangements are of more use.
   const [kindsOf, setKindsOf] = useState<string | null>(null)
@@ -79,12 +79,12 @@ export function ArrangementStrip({ work }: { work: Work }) {
                 : `${of - missing} of ${of} words of the passage are in the figure`}
           </span>
           <br />
-          {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links` : ''}
+          {Object.keys(figure.nodes).length} nodes, {Object.keys(figure.links).length} links
         </p>
       </div>
     </section>
   )
-}
+})
 
 function Arrangements({ work }: { work: Work }) {
   const { figure } = work.shared

@@ -18,6 +18,7 @@ import { useDrift } from './useDrift'
 import { usePassage } from './usePassage'
 import { useKeepingVersions } from './useVersions'
 import { useWork } from './useWork'
+import type { Work } from './work'
 import { VIEWS, WordsPanel } from './WordsPanel'
 
 export function Bench({
@@ -74,6 +75,16 @@ const columnsFor: Record<(typeof VIEWS)[number], string> = {
   Manuscript: 'grid-cols-[340px_minmax(0,1fr)_250px]',
 }
 
+/** The work without what changes with every key and every frame of a drag: long lists need not be made anew for those. */
+function useStill(work: Work): Work {
+  const { shared, selection, region, editing, apply, actions, edits, folio, tell } = work
+  return useMemo(
+    () => ({ ...work, figure: shared.figure }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `work` is new at every render; these say whether it is another
+    [shared, selection, region, editing, apply, actions, edits.canUndo, edits.canRedo, folio, tell],
+  )
+}
+
 function Workplace({
   folio,
   shared,
@@ -89,6 +100,7 @@ function Workplace({
   const work = useWork(folio, shared, passage)
   const drift = useDrift(shared.figure, passage)
   useKeepingVersions(folio.id, shared.figure)
+  const still = useStill(work)
   const { figure, tell } = work
   const empty = Object.keys(shared.figure.nodes).length === 0
   const [view, setView] = useState(empty ? 1 : 0)
@@ -132,13 +144,13 @@ function Workplace({
       aria-label="Bench"
     >
       <h1 className="sr-only">{figure.title || 'Figure'} on the bench</h1>
-      <WordsPanel work={work} view={view} onView={setView} />
+      <WordsPanel work={still} view={view} onView={setView} />
       <div className="relative grid min-h-0">
         <Stage work={work} onContinue={kinds[figure.kind].continues ? onContinue : null} />
         {finding && <FindBar work={work} onClose={() => setFinding(false)} />}
       </div>
       <SidePanel work={work} panel={panel} drift={drift} onPanel={onPanel} />
-      <ArrangementStrip work={work} />
+      <ArrangementStrip work={still} />
       {presenting && work.scene && (
         <Presentation figure={figure} scene={work.scene} onClose={() => setPresenting(false)} />
       )}

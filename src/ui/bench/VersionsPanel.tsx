@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { compared, difference, type Compared } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
-import { compute } from '@/workers/client'
+import { computeAside } from '@/workers/client'
 import { useTheme } from '../chrome/theme'
 import { SceneView } from '../scene/SceneView'
 import { timeAgo } from '../shelf/timeAgo'
@@ -161,7 +161,7 @@ function usePicture(figure: Figure): Scene | null {
   const [scene, setScene] = useState<Scene | null>(null)
   useEffect(() => {
     let current = true
-    compute()
+    computeAside()
       .draw(figure, theme, null)
       .then(
         (s) => current && setScene(s),

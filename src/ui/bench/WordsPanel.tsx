@@ -2,6 +2,7 @@
 
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react'
 import { ArrowDown, ArrowUp, IndentDecrease, IndentIncrease, Redo2, Trash2, Undo2 } from 'lucide-react'
+import { memo } from 'react'
 import { kinds } from '@/core/figure'
 import { InstructionField } from './InstructionField'
 import { ManuscriptView } from './ManuscriptView'
@@ -17,8 +18,10 @@ const shown: Record<(typeof VIEWS)[number], (p: { work: Work }) => React.ReactNo
   Manuscript: ManuscriptView,
 }
 
+type WordsProps = { readonly work: Work; readonly view: number; readonly onView: (view: number) => void }
+
 /** The figure in words: as an outline, as rows, or as the passage it was read from. */
-export function WordsPanel({ work, view, onView }: { work: Work; view: number; onView: (view: number) => void }) {
+export const WordsPanel = memo(function WordsPanel({ work, view, onView }: WordsProps) {
   return (
     <section aria-label="The figure in words" className="flex min-h-0 flex-col border-r border-rule bg-page">
       <TabGroup selectedIndex={view} onChange={onView} className="flex min-h-0 flex-1 flex-col">
@@ -47,7 +50,7 @@ export function WordsPanel({ work, view, onView }: { work: Work; view: number; o
       <Toolbar work={work} />
     </section>
   )
-}
+})
 
 function Toolbar({ work }: { work: Work }) {
   const { figure, actions, edits, selection } = work

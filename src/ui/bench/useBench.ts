@@ -44,16 +44,22 @@ export function useEdits(folio: OpenFolio, id: string) {
 export type Edits = ReturnType<typeof useEdits>
 export type Picture = ReturnType<typeof usePicture>
 
+async function drawn({ figure, theme, typing }: Drawing): Promise<Scene> {
+  const quick = typing === null ? null : await compute().typed(figure.id, figure, typing)
+  return quick ?? compute().draw(figure, theme, figure.id)
+}
+
 const LATE_AFTER_MS = 400
 
-type Drawing = { readonly figure: Figure; readonly theme: Theme }
+/** `typing`: the node whose words are being typed, where the picture need not be laid out for them. */
+type Drawing = { readonly figure: Figure; readonly theme: Theme; readonly typing: string | null }
 /** Where the corners of the dragged nodes are, in px of the frame. */
 type Corners = Readonly<Record<string, Point>>
 type Dragging = { readonly figure: string; readonly moved: Corners }
 
 /** The picture of the figure as it stands, and as it is being dragged. One picture is asked for at a time; figures and
  *  places that are no longer wanted are passed over. */
-export function usePicture(figure: Figure, theme: Theme) {
+export function usePicture(figure: Figure, theme: Theme, typing: string | null) {
   const [scene, setScene] = useState<Scene | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [late, setLate] = useState(false)
@@ -63,7 +69,7 @@ export function usePicture(figure: Figure, theme: Theme) {
         async (wanted) => {
           const slow = setTimeout(() => setLate(true), LATE_AFTER_MS)
           try {
-            setScene(await compute().draw(wanted.figure, wanted.theme, wanted.figure.id))
+            setScene(await drawn(wanted))
             setProblem(null)
           } finally {
             clearTimeout(slow)
@@ -86,12 +92,16 @@ export function usePicture(figure: Figure, theme: Theme) {
       ),
     [],
   )
-  useEffect(() => drawing.give({ figure, theme }), [drawing, figure, theme])
+  const latest = useRef<Drawing>({ figure, theme, typing })
+  useEffect(() => {
+    latest.current = { figure, theme, typing }
+    drawing.give(latest.current)
+  }, [drawing, figure, theme, typing])
   useEffect(() => drawing.drop, [drawing])
   const drag = useCallback((moved: Corners) => dragging.give({ figure: figure.id, moved }), [dragging, figure.id])
   /** Where the dragged nodes have come to, in layout px; null when nothing was dragged. */
   const dropped = dragging.take
   /** Draws the figure once more, as after a drag that changed nothing. */
-  const redraw = useCallback(() => drawing.give({ figure, theme }), [drawing, figure, theme])
+  const redraw = useCallback(() => drawing.give(latest.current), [drawing])
   return { scene, problem, late, drag, dropped, redraw }
 }

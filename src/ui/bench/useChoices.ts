@@ -4,10 +4,12 @@ import { useEffect, useState } from 'react'
 import { asKind } from '@/core/document'
 import { figureKinds, type Figure, type FigureKind } from '@/core/figure'
 import type { Scene } from '@/core/scene'
-import { compute } from '@/workers/client'
+import { computeAside } from '@/workers/client'
 import { useTheme } from '../chrome/theme'
 
 type Pictured<T> = T & { readonly scene: Scene | null }
+
+const PAUSE_MS = 250
 
 /** A list with a picture of each, drawn one by one; until one is drawn, the picture before is shown. `list` must be the same
  *  function as long as `figure` is the same. */
@@ -25,27 +27,33 @@ function usePictures<T extends { readonly key: string; readonly figure: Figure }
       setShown((old) => offered.map((o) => ({ ...o, scene: old.find((c) => c.key === o.key)?.scene ?? null })))
       for (const { key, figure: one } of offered) {
         if (!current) return
-        const scene = await compute().draw(one, theme, null)
+        const scene = await computeAside().draw(one, theme, null)
         if (current) setShown((old) => old.map((c) => (c.key === key ? { ...c, scene } : c)))
       }
     }
-    drawAll().catch((error: unknown) => console.error('pictures', error))
+    // While somebody goes on working, small pictures of every state in between are of no use.
+    const timer = setTimeout(() => void drawAll().catch((error: unknown) => console.error('pictures', error)), PAUSE_MS)
     return () => {
       current = false
+      clearTimeout(timer)
     }
   }, [figure, list, theme])
   return shown
 }
 
 const arrangements = async (figure: Figure) =>
-  (await compute().arrangements(figure)).map((a) => ({ ...a, key: a.id, figure: { ...figure, arrangement: a.id } }))
+  (await computeAside().arrangements(figure)).map((a) => ({
+    ...a,
+    key: a.id,
+    figure: { ...figure, arrangement: a.id },
+  }))
 export const useArrangements = (figure: Figure) => usePictures(figure, arrangements)
 
 /** The kinds that the passage reads as, the likeliest first, then the others. */
 async function otherKinds(figure: Figure) {
   const { passage, wasRead } = figure
   const text = passage ? wasRead.text.slice(passage.start, passage.end) : ''
-  const read = text.trim() === '' ? [] : (await compute().read(text)).readings.map((r) => r.figure.kind)
+  const read = text.trim() === '' ? [] : (await computeAside().read(text)).readings.map((r) => r.figure.kind)
   const rank = (kind: FigureKind) => (read.indexOf(kind) + 1 || 99) * 10 + figureKinds.indexOf(kind)
   return figureKinds
     .filter((kind) => kind !== figure.kind)

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { driftOf, takeAll, upToDate, type Drifted, type Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
-import { compute } from '@/workers/client'
+import { computeAside } from '@/workers/client'
 import { isSameText } from '../folio/stand'
 import { newId } from './useGestures'
 import type { Passage } from './usePassage'
@@ -33,7 +33,7 @@ export function useDrift(figure: Figure, passage: Passage | null): Drift {
   useEffect(() => {
     if (text === null) return
     let current = true
-    compute()
+    computeAside()
       .read(text)
       .then(
         ({ readings }) =>

@@ -28,7 +28,9 @@ export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage
   const [settled, settle] = useState<Scene['places'] | null>(null)
   const tried = ghost?.edit ?? draft
   const shown = useTried(figure, tried, settled)
-  const picture = usePicture(shown, theme)
+  const [editing, edit] = useState<Editing | null>(null)
+  const typing = draft && !ghost && editing?.part.kind === 'node' ? editing.part.id : null
+  const picture = usePicture(shown, theme, typing)
   const stood = picture.scene?.places ?? null
   if (!tried && settled !== stood) settle(stood)
   const [earlier, compare] = useState<Figure | null>(null)
@@ -42,7 +44,6 @@ export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage
     },
     [change, figure, settled, folio, passage, tell],
   )
-  const [editing, edit] = useState<Editing | null>(null)
   const { selection, select, region, selectRegion } = useSelection(shown)
   const actions = useActions({ figure, apply, selection, region, select, edit, tell })
   return {
