@@ -34,6 +34,7 @@ export {
   addMember,
   addSet,
   intoRegion,
+  isInside,
   nestSet,
   regionOf,
   regionsOf,

@@ -72,6 +72,12 @@ export const removeSet = (f: Figure, id: NodeId): Edit =>
     { do: 'dropNode', id },
   )
 
+/** Whether something lies in a set, and all of it in another, too. */
+export function isInside(f: Figure, inner: NodeId, outer: NodeId): boolean {
+  const own = membersOf(f).filter((m) => m.memberOf?.includes(inner))
+  return own.length > 0 && own.every((m) => m.memberOf?.includes(outer))
+}
+
 /** All that lies in one set lies in another, too: the one is drawn inside the other where regions follow their content. */
 export const nestSet = (f: Figure, inner: NodeId, outer: NodeId): Edit =>
   all(

@@ -1,6 +1,6 @@
 'use client'
 
-import { faultSentence, fieldsOf, isFault, suits, type Field } from '@/core/document'
+import { faultSentence, fieldsOf, isFault, isInside, nestSet, setsOf, suits, type Field } from '@/core/document'
 import { crossLinks, nodesInOrder, type Figure, type FigureNode } from '@/core/figure'
 import { Quote, Row, Text } from './DetailFields'
 import { newId } from './useGestures'
@@ -52,6 +52,7 @@ export function NodeDetails({ work }: { work: Work }) {
           Put it in the middle
         </button>
       )}
+      {node.role === 'set' && <Inside work={work} node={node} />}
       <Held work={work} held={node.held !== undefined} />
     </>
   )
@@ -105,6 +106,30 @@ function LinkTo({ work, node }: { work: Work; node: FigureNode }) {
               {n.text}
             </option>
           ))}
+      </select>
+    </Row>
+  )
+}
+
+/** Puts a set inside another: whatever lies in it then lies in the other, too. */
+function Inside({ work, node }: { work: Work; node: FigureNode }) {
+  const { figure, apply } = work
+  const others = setsOf(figure).filter((o) => o.id !== node.id)
+  const around = others.find((o) => isInside(figure, node.id, o.id))?.id ?? ''
+  return (
+    <Row label="Inside">
+      <select
+        aria-label="The set that this one lies inside"
+        className="field"
+        value={around}
+        onChange={(e) => e.target.value && apply(nestSet(figure, node.id, e.target.value))}
+      >
+        <option value="">none</option>
+        {others.map((o) => (
+          <option key={o.id} value={o.id}>
+            {o.text}
+          </option>
+        ))}
       </select>
     </Row>
   )

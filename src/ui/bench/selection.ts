@@ -7,6 +7,9 @@ export type Selection = readonly Part[]
 /** The one part that panels speak of; null when nothing or several are selected. */
 export type Selected = Part | null
 
+/** A part whose words are being changed, and where; `typed` is a key that was pressed on it. */
+export type Editing = { readonly part: Part; readonly where: 'outline' | 'stage'; readonly typed?: string | undefined }
+
 export const partOf = (figure: Figure, id: string): Part => ({ kind: figure.nodes[id] ? 'node' : 'link', id })
 export const nodeParts = (ids: readonly string[]): Selection => ids.map((id) => ({ kind: 'node', id }))
 export const nodesIn = (s: Selection): string[] => s.flatMap((p) => (p.kind === 'node' ? [p.id] : []))

@@ -28,8 +28,7 @@ import {
 } from '@/core/document'
 import { kinds, nodesInOrder, type Figure } from '@/core/figure'
 import { answersIn } from '@/core/text'
-import { nodeParts, nodesIn, theOne, type Selection } from './selection'
-import type { Editing } from './work'
+import { nodeParts, nodesIn, theOne, type Editing, type Selection } from './selection'
 
 export type BenchActions = ReturnType<typeof useActions>
 

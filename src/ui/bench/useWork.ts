@@ -7,12 +7,12 @@ import type { Scene } from '@/core/scene'
 import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
 import type { OpenFolio, SharedFigure } from '../folio/useFolio'
-import { standing, theOne, type Selection } from './selection'
+import { standing, theOne, type Editing, type Selection } from './selection'
 import { useActions } from './useActions'
 import { offerToManuscript } from './offerToManuscript'
 import { useEdits, usePicture } from './useBench'
 import type { Passage } from './usePassage'
-import type { Editing, Ghost, Work } from './work'
+import type { Ghost, Work } from './work'
 
 const NOTHING: Selection = []
 

@@ -3,11 +3,10 @@ import type { Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import type { OpenFolio, SharedFigure } from '../folio/useFolio'
-import type { Part, Selected, Selection } from './selection'
+import type { Editing, Selected, Selection } from './selection'
 import type { BenchActions } from './useActions'
 import type { Edits, Picture } from './useBench'
 
-export type Editing = { readonly part: Part; readonly where: 'outline' | 'stage'; readonly typed?: string | undefined }
 /** What would come of an edit, shown on the stage before it is made. */
 export type Ghost = { readonly edit: Edit; readonly says: string }
 
