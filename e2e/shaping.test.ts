@@ -27,7 +27,7 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
     .move({ x: Math.round((first.x + second.x) / 2), y: first.y })
     .click()
     .perform()
-  const end = await b.find('[data-handle=to]')
+  const end = await b.still('[data-handle=to]')
   await b.driver
     .actions({ async: true })
     .move({ origin: end })
@@ -39,7 +39,7 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   const leadsTo = async () => await (await b.find('[aria-label="Leads to"] option:checked')).getText()
   await eventually('the link leads to the last step', 3000, async () => (await leadsTo()) === 'Close the bow door')
   // A bar on the link is pulled: it stays where it was put, until it is let go. Shift with an arrow key does the same.
-  const bend = await b.find('[data-handle^=bend]')
+  const bend = await b.still('[data-handle^=bend]')
   await b.driver
     .actions({ async: true })
     .move({ origin: bend })

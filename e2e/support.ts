@@ -88,6 +88,17 @@ export async function openBrowser(base: string, size = { width: 1280, height: 80
     close,
     find,
     button,
+    /** The element once it stands where it stood a moment ago: pictures move to their new places. */
+    still: async (selector: string): Promise<WebElement> => {
+      let before = ''
+      return eventually(`${selector} stands still`, 10_000, async () => {
+        const now = JSON.stringify(await (await find(selector)).getRect())
+        const stands = now === before
+        before = now
+        if (!stands) await sleep(150)
+        return stands && find(selector)
+      })
+    },
     click: async (name: string) => (await button(name)).click(),
     press: (...keys: string[]) =>
       driver

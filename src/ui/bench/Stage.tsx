@@ -98,9 +98,8 @@ function Picture({ work, stage, view, preview, drawing }: PictureProps) {
       <g transform={`translate(${view.x} ${view.y}) scale(${view.zoom})`}>
         <rect width={scene.width} height={scene.height} fill={scene.background} />
         <CropMarks width={scene.width} height={scene.height} zoom={view.zoom} />
-        <g opacity={work.ghost ? 0.55 : 1}>{sceneParts(scene)}</g>
         {scene.links.map((l) => (
-          // A wide, unseen line, so that a thin one can be taken hold of.
+          // A wide, unseen line, so that a thin one can be taken hold of; below the nodes, which come first.
           <polyline
             key={l.id}
             data-part={l.id}
@@ -111,6 +110,7 @@ function Picture({ work, stage, view, preview, drawing }: PictureProps) {
             className="cursor-pointer"
           />
         ))}
+        <g opacity={work.ghost ? 0.55 : 1}>{sceneParts(scene)}</g>
         {work.region && <RegionLit scene={scene} sets={work.region} zoom={view.zoom} />}
         {work.compared && <ComparedMarks before={work.compared} after={figure} scene={scene} zoom={view.zoom} />}
         <Pins scene={scene} zoom={view.zoom} />
