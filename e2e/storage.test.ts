@@ -15,6 +15,7 @@ import { folioEvents } from '../src/server/folioEvents'
 import { foliosOf, makeFolio, renameFolio } from '../src/server/folios'
 import { restoreFolio } from '../src/server/restore'
 import { SHARED } from '../src/server/soundUpdate'
+import { keepVersion, nameVersion, versionsOf } from '../src/server/versions'
 import { eventually, sleep } from './support'
 
 after(() => pool().end())
@@ -260,4 +261,35 @@ test('a reader that leaves while its stream begins leaves nothing behind', async
     await new Response(stream).arrayBuffer()
   }
   await eventually('no feed and no stream is left', 3000, () => feeds() === 0 && streams() === 0)
+})
+
+test('versions of a figure are what the server has: kept once, named, the oldest without a name let go', async () => {
+  const folio = await make('Versions')
+  const figure = { ...seededOfKind('hierarchy', 3), id: 'chart' }
+  const change = async (title: string) => {
+    const { doc } = await loadDocument(folio)
+    const before = Y.encodeStateVector(doc)
+    doc.getMap('figures').set('chart', newSharedFigure({ ...figure, title }))
+    assert.ok('sequence' in (await appendUpdate(folio, Y.encodeStateAsUpdate(doc, before))))
+  }
+  assert.equal(await keepVersion(folio, 'chart', DEMO_PERSON.id, null), false, 'there is no such figure yet')
+  await change('First')
+  for (let i = 0; i < 3; i++) assert.equal(await keepVersion(folio, 'chart', DEMO_PERSON.id, null), true)
+  assert.equal((await versionsOf(folio, 'chart')).length, 1, 'the same is kept once')
+  await keepVersion(folio, 'chart', DEMO_PERSON.id, 'Issue 1')
+  const [first] = await versionsOf(folio, 'chart')
+  assert.deepEqual([first?.name, first?.by, first?.figure.title], ['Issue 1', DEMO_PERSON.name, 'First'])
+  for (let i = 0; i < 64; i++) {
+    await change(`Title ${i}`)
+    await keepVersion(folio, 'chart', DEMO_PERSON.id, null)
+  }
+  const { count } = (await database()
+    .selectFrom('figure_version')
+    .select((eb) => eb.fn.countAll<string>().as('count'))
+    .where('folio_id', '=', folio)
+    .executeTakeFirst()) ?? { count: '0' }
+  assert.equal(Number(count), 61, 'sixty without a name, and the named one')
+  assert.equal((await versionsOf(folio, 'chart'))[0]?.figure.title, 'Title 63')
+  assert.equal(await nameVersion(folio, first?.id ?? '', 'Issue one'), true)
+  assert.equal(await nameVersion('another', first?.id ?? '', 'Mine'), false, 'only within its folio')
 })

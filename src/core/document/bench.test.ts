@@ -1,7 +1,9 @@
 /** Everything that can be done on the bench, in seeded sequences over all kinds of figures: what must hold after each. */
 import * as Y from 'yjs'
 import { figureKinds, figureSchema, isFigure, type Figure, type FigureKind } from '../figure'
+import { sceneOf } from '../pipeline'
 import { failingSeeds, random, seededOfKind } from '../testing/seededFigure'
+import { shippedTypesetter } from '../testing/shippedTypesetter'
 import {
   addBranch,
   addMember,
@@ -51,6 +53,9 @@ import {
 
 const SEEDS = process.env.SWEEP ? 5000 : 1000
 const STEPS = 12
+/** Every so many of the figures that come of it are drawn, too. */
+const DRAWN = 17
+const typesetter = shippedTypesetter()
 
 type Chance = { readonly next: () => number; readonly newId: () => string }
 type Move = (f: Figure, c: Chance) => Edit | null
@@ -211,6 +216,10 @@ test('whatever is done in whatever order, the figure stays one, all views show t
       undo.push(done.inverse)
       const said = fault(now)
       if (said) return `after move ${at}: ${said}`
+    }
+    if (seed % DRAWN === 0) {
+      const drawn = sceneOf(now, 'light', typesetter).nodes.map((n) => n.id)
+      if (drawn.toSorted().join() !== Object.keys(now.nodes).toSorted().join()) return 'the stage shows other nodes'
     }
     const back = undo.reduceRight((f, inverse) => apply(f, inverse).figure, now)
     return canonical(back) === canonical(first) ? null : 'undo did not lead back'
