@@ -1,7 +1,7 @@
 'use client'
 
 import { nanoid } from 'nanoid'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { kinds } from '@/core/figure'
 import { compute } from '@/workers/client'
 import { useCommands } from '../chrome/commands'
@@ -101,6 +101,8 @@ function Workplace({
   const drift = useDrift(shared.figure, passage)
   useKeepingVersions(folio.id, shared.figure)
   const still = useStill(work)
+  // What is told beside the stage may come a little later than what is under the hand.
+  const later = useDeferredValue(work)
   const { figure, tell } = work
   const empty = Object.keys(shared.figure.nodes).length === 0
   const [view, setView] = useState(empty ? 1 : 0)
@@ -149,7 +151,7 @@ function Workplace({
         <Stage work={work} onContinue={kinds[figure.kind].continues ? onContinue : null} />
         {finding && <FindBar work={work} onClose={() => setFinding(false)} />}
       </div>
-      <SidePanel work={work} panel={panel} drift={drift} onPanel={onPanel} />
+      <SidePanel work={later} panel={panel} drift={drift} onPanel={onPanel} />
       <ArrangementStrip work={still} />
       {presenting && work.scene && (
         <Presentation figure={figure} scene={work.scene} onClose={() => setPresenting(false)} />

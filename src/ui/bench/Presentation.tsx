@@ -43,7 +43,10 @@ export function Presentation({ figure, scene, onClose }: { figure: Figure; scene
     >
       <SceneView scene={scene} label={figure.title || 'Figure'} lit={lit} className="min-h-0 w-full flex-1" />
       <p className="flex justify-between px-6 py-3 text-[14px] text-quiet">
-        <span aria-live="polite">{now === undefined ? figure.title : told(figure, now)}</span>
+        <span>{figure.title}</span>
+        <span aria-live="polite" className="sr-only">
+          {now === undefined ? figure.title : told(figure, now)}
+        </span>
         <span>
           {step} of {order.length} · Escape leaves
         </span>

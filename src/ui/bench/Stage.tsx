@@ -1,8 +1,9 @@
 'use client'
 
-import { useMemo, useRef, type KeyboardEvent, type RefObject } from 'react'
+import { memo, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react'
 import { push, type Boxes } from '@/core/document'
 import { altTextOf } from '@/core/figure'
+import type { Scene } from '@/core/scene'
 import { partAt, sceneParts } from '../scene/SceneView'
 import { useCommands } from '../chrome/commands'
 import { pushed } from './bending'
@@ -76,6 +77,27 @@ export function Stage({ work, onContinue }: { work: Work; onContinue: (() => voi
   )
 }
 
+/** The figure itself, made anew only with another picture: not for every move of a hand. */
+const Drawn = memo(function Drawn({ scene, zoom }: { scene: Scene; zoom: number }) {
+  return (
+    <>
+      {scene.links.map((l) => (
+        // A wide, unseen line, so that a thin one can be taken hold of; below the nodes, which come first.
+        <polyline
+          key={l.id}
+          data-part={l.id}
+          points={l.points.map((p) => `${p.x},${p.y}`).join(' ')}
+          fill="none"
+          stroke="transparent"
+          strokeWidth={14 / zoom}
+          className="cursor-pointer"
+        />
+      ))}
+      {sceneParts(scene)}
+    </>
+  )
+})
+
 type PictureProps = {
   readonly work: Work
   readonly stage: StageOf
@@ -98,26 +120,16 @@ function Picture({ work, stage, view, preview, drawing }: PictureProps) {
       <g transform={`translate(${view.x} ${view.y}) scale(${view.zoom})`}>
         <rect width={scene.width} height={scene.height} fill={scene.background} />
         <CropMarks width={scene.width} height={scene.height} zoom={view.zoom} />
-        {scene.links.map((l) => (
-          // A wide, unseen line, so that a thin one can be taken hold of; below the nodes, which come first.
-          <polyline
-            key={l.id}
-            data-part={l.id}
-            points={l.points.map((p) => `${p.x},${p.y}`).join(' ')}
-            fill="none"
-            stroke="transparent"
-            strokeWidth={14 / view.zoom}
-            className="cursor-pointer"
-          />
-        ))}
-        <g opacity={work.ghost ? 0.55 : 1}>{sceneParts(scene)}</g>
+        <g opacity={work.ghost ? 0.55 : 1}>
+          <Drawn scene={scene} zoom={view.zoom} />
+        </g>
         {work.region && <RegionLit scene={scene} sets={work.region} zoom={view.zoom} />}
         {work.compared && <ComparedMarks before={work.compared} after={figure} scene={scene} zoom={view.zoom} />}
         <Pins scene={scene} zoom={view.zoom} />
         {work.ghost ? (
           <GhostMarks before={work.shared.figure} after={figure} scene={scene} zoom={view.zoom} />
         ) : (
-          <SelectionMarks stage={stage} selection={selection} />
+          !work.compared && <SelectionMarks stage={stage} selection={selection} />
         )}
         {preview && <PreviewMarks stage={stage} preview={preview} />}
       </g>

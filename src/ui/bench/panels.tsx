@@ -2,6 +2,7 @@
 
 /** The right side of the bench: what was asked for (drift, versions, delivery), else a panel for what is selected, a row for
  *  each. */
+import { memo } from 'react'
 import { DeliverPanel } from './DeliverPanel'
 import { DriftPanel } from './DriftPanel'
 import { FigureDetails } from './FigureDetails'
@@ -37,10 +38,10 @@ const panels: Record<PanelName, (props: PanelProps) => React.ReactNode> = {
   details: Details,
 }
 
-export function SidePanel(props: PanelProps) {
+export const SidePanel = memo(function SidePanel(props: PanelProps) {
   const Shown = panels[props.panel]
   return <Shown {...props} />
-}
+})
 
 function Details({ work, drift, onPanel }: PanelProps) {
   const Panel = details.find((r) => r.when(work))?.Panel
