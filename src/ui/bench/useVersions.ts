@@ -19,6 +19,7 @@ const pathOf = (folio: string, figure: string): string => `/api/folios/${folio}/
 
 /** While somebody works, how the figure stands is kept every few minutes, and once at the beginning. */
 const EVERY_MS = 4 * 60_000
+const SETTLED_MS = 4000
 
 export function useKeepingVersions(folio: string, figure: Figure): void {
   const { id } = figure
@@ -36,11 +37,13 @@ export function useKeepingVersions(folio: string, figure: Figure): void {
         if (problem === null) kept.current = now
       })
     }
-    keep()
+    // A figure that was made just now may not have come to the server yet.
+    const first = setTimeout(keep, SETTLED_MS)
     const timer = setInterval(keep, EVERY_MS)
     return () => {
+      clearTimeout(first)
       clearInterval(timer)
-      keep()
+      if (kept.current) keep()
     }
   }, [folio, id])
 }
