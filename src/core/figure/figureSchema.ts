@@ -111,6 +111,8 @@ const figureFields = z.readonly(
     kind: z.enum(figureKinds),
     title: words,
     altText: z.optional(words),
+    /** Below the picture, where somebody has written one. */
+    caption: z.optional(words),
     language,
     nodes: z.readonly(z.record(id, nodeSchema)),
     links: z.readonly(z.record(id, linkSchema)),
@@ -119,7 +121,14 @@ const figureFields = z.readonly(
     focus: z.optional(id),
     frame: z.enum(frames),
     houseStyle: short(64),
-    dress: z.readonly(z.object({ typeface: z.enum(typefaces), connectors: z.optional(z.enum(connectorForms)) })),
+    dress: z.readonly(
+      z.object({
+        typeface: z.enum(typefaces),
+        connectors: z.optional(z.enum(connectorForms)),
+        /** The title stands above the picture. */
+        titled: z.optional(z.boolean()),
+      }),
+    ),
     /** Where the nodes stood before the last change made by hand: the next picture leaves them there as far as it can. */
     places: z.optional(placesSchema),
     /** By kind: the figure as it was before its kind was switched. */

@@ -65,6 +65,9 @@ export type Sized = {
   readonly kind: FigureKind
   readonly arrangement: string
   readonly title: string
+  /** What stands above and below the picture; null where nothing does. */
+  readonly headline: TextBlock | null
+  readonly caption: TextBlock | null
   readonly style: FigureStyle
   readonly nodes: readonly SizedNode[]
   readonly links: readonly SizedLink[]
@@ -126,6 +129,8 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     kind: figure.kind,
     arrangement: figure.arrangement,
     title: figure.title,
+    headline: figure.dress.titled ? lineAround(figure.title, style.heading, true, style, typesetter) : null,
+    caption: lineAround(figure.caption ?? '', style.label, false, style, typesetter),
     style,
     nodes,
     links,
@@ -139,6 +144,16 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     missing: typesetter.missing(words.join(' '), style.body.fonts),
   }
 }
+
+/** Words around a picture run as wide as a few steps. */
+const AROUND = 4
+const lineAround = (
+  text: string,
+  look: TextLook,
+  strong: boolean,
+  style: FigureStyle,
+  typesetter: Typesetter,
+): TextBlock | null => (text === '' ? null : textBlock([{ text, look, strong }], style.wrap.step * AROUND, typesetter))
 
 /** The number a node was given, or one: an item of a list counts as one. */
 export const weightOf = (node: FigureNode): number => Math.max(0, node.measure?.value ?? 1)

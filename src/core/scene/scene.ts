@@ -1,7 +1,17 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
 import { GROWTH_STEP, POINTS_PER_PX, type Places } from '../figure'
-import { EPSILON, centreOf, inflate, segmentEnters, segments, union, type Box, type Point } from '../geometry'
+import {
+  EPSILON,
+  boxAround,
+  centreOf,
+  inflate,
+  segmentEnters,
+  segments,
+  union,
+  type Box,
+  type Point,
+} from '../geometry'
 import { extentOf, runsFreely } from '../layout'
 import type { TextBlock } from '../measure'
 import type { PlacedLabel, Routed } from '../route'
@@ -39,7 +49,10 @@ export type Scene = {
 /** `keep` holds the fit of an earlier picture, so that nothing but the dragged node moves while it is dragged. */
 export function scene(routed: Routed, keep: { fit: Fit; width: number; height: number } | null = null): Scene {
   const { style } = routed
-  const { fit, width, height } = keep ?? fitted(extent(routed), routed)
+  const drawn = extent(routed)
+  const around = wordsAround(routed, drawn)
+  const { fit, width, height } =
+    keep ?? fitted(union([drawn, ...around.map((a) => boxAround(a.centre, a.block))]), routed)
   const at = (p: Point): Point => ({ x: p.x * fit.scale + fit.dx, y: p.y * fit.scale + fit.dy })
   const boxAt = (b: Box): Box => ({ ...at(b), width: b.width * fit.scale, height: b.height * fit.scale })
   const text = (owner: string, block: TextBlock, centre: Point, fill: string): Mark =>
@@ -88,6 +101,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     ...connectors,
     ...nodes,
     ...labels,
+    ...around.map((a) => words(a.block, a.centre, style.connector.text)),
   ]
   const sizes = marks.flatMap((m) => (m.mark === 'text' ? m.lines.map((l) => l.size) : []))
   return {
@@ -150,6 +164,17 @@ function textMark(owner: string, block: TextBlock, centre: Point, scale: number,
     return { runs, baseline: centre.y + l.baseline * scale, size: l.size * scale, strong: l.strong }
   })
   return { mark: 'text', owner, lines, fill }
+}
+
+/** The title above the picture and the caption below it, over its middle. */
+function wordsAround(routed: Routed, drawn: Box): { readonly block: TextBlock; readonly centre: Point }[] {
+  const { headline, caption, style } = routed
+  const gap = style.body.size * 1.4
+  const x = centreOf(drawn).x
+  return [
+    ...(headline ? [{ block: headline, centre: { x, y: drawn.y - gap - headline.height / 2 } }] : []),
+    ...(caption ? [{ block: caption, centre: { x, y: drawn.y + drawn.height + gap + caption.height / 2 } }] : []),
+  ]
 }
 
 /** The box around everything drawn, in layout px. */

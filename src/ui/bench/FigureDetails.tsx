@@ -21,6 +21,7 @@ export function FigureDetails({ work }: { work: Work }) {
           onChange={(title) => apply({ do: 'setFigure', set: { title } })}
         />
       </Row>
+      <Around work={work} />
       <Row label="Alt text">
         <Text
           key={figure.altText ?? ''}
@@ -48,6 +49,32 @@ export function FigureDetails({ work }: { work: Work }) {
         {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links. ` : ''}Select a node or a link to change it;
         double-click, or just type, to change its words.
       </p>
+    </>
+  )
+}
+
+/** What stands above and below the picture. */
+function Around({ work }: { work: Work }) {
+  const { figure, apply } = work
+  return (
+    <>
+      <label className="flex items-center gap-2 text-[13px]">
+        <input
+          type="checkbox"
+          checked={figure.dress.titled ?? false}
+          onChange={(e) => apply({ do: 'setFigure', set: { dress: { ...figure.dress, titled: e.target.checked } } })}
+        />
+        Show the title in the figure
+      </label>
+      <Row label="Caption">
+        <Text
+          key={`caption ${figure.caption ?? ''}`}
+          label="Caption below the figure"
+          value={figure.caption ?? ''}
+          hint="none"
+          onChange={(t) => apply({ do: 'setFigure', set: { caption: t || null } })}
+        />
+      </Row>
     </>
   )
 }
