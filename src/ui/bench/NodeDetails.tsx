@@ -151,7 +151,9 @@ function Held({ work, held }: { work: Work; held: boolean }) {
         </p>
       ) : (
         <p className="text-[13px] text-quiet">
-          Placed by layout. Drag to hold it in place; pull a ring at its side to join it to another.
+          {work.figure.kind === 'venn'
+            ? 'Placed by layout. Drag it into another region to move it there.'
+            : 'Placed by layout. Drag to hold it in place; pull a ring at its side to join it to another.'}
         </p>
       )}
     </>
