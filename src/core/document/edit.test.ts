@@ -1,8 +1,10 @@
 import * as Y from 'yjs'
-import type { Figure } from '../figure'
+import { MAX_NODES, MAX_NODE_TEXT, type Figure } from '../figure'
 import { failingSeeds, frozen, random, seededFigure } from '../testing/seededFigure'
+import { steps } from '../testing/steps'
 import {
   addBranch,
+  all,
   apply,
   applyShared,
   connect,
@@ -129,3 +131,21 @@ function sorted(value: unknown): unknown {
       .map(([k, v]) => [k, sorted(v)]),
   )
 }
+
+test('an edit that would make more than a figure holds is refused whole, and the shared figure stays', () => {
+  const doc = new Y.Doc()
+  const map = newSharedFigure(steps('Check', 'Load'))
+  doc.getMap('figures').set('figure', map)
+  const shared = doc.getMap('figures').get('figure') as Y.Map<unknown>
+  const before = readFigure(shared)
+  const long = { do: 'setNode', id: 'a', set: { text: 'x'.repeat(MAX_NODE_TEXT + 1) } } as const
+  const many = all(
+    ...Array.from({ length: MAX_NODES }, (_, i) =>
+      insertAfter(steps('Check', 'Load'), 'a', { node: `n${i}`, link: `k${i}` }, 'x'),
+    ),
+  )
+  for (const edit of [long, many]) {
+    expect(applyShared(shared, edit, 'person')).toBeNull()
+    expect(readFigure(shared)).toEqual(before)
+  }
+})

@@ -1,7 +1,7 @@
 /** A figure inside the shared document: one map per figure, node and link, one entry per field, so that two people who
  *  change different fields of one node both keep their change. */
 import * as Y from 'yjs'
-import { isFigure, type Figure } from '../figure'
+import { MAX_NODES, MAX_NODE_TEXT, isFigure, type Figure } from '../figure'
 import { apply, type Edit } from './edit'
 
 type Fields = Record<string, unknown>
@@ -40,13 +40,26 @@ export function newSharedFigure(figure: Figure): Y.Map<unknown> {
   return shared
 }
 
-/** Applies the edit to the shared figure and gives the edit that takes it back; null when there is no figure. */
+/** Applies the edit to the shared figure and gives the edit that takes it back; null, and nothing changed, when there is no
+ *  figure, or when what would come of it is none: too many nodes, too many words. */
 export function applyShared(shared: Y.Map<unknown>, edit: Edit, origin: unknown): Edit | null {
   const before = readFigure(shared)
   if (!before) return null
   const { figure, inverse } = apply(before, edit)
+  if (!holds(figure)) return null
   shared.doc?.transact(() => writeDifference(shared, before, figure), origin)
   return inverse
+}
+
+/** Whether it is no more than a figure may be; what is more would be refused by the server and by the worker. */
+function holds(f: Figure): boolean {
+  const isShort = (...texts: readonly (string | undefined)[]) => texts.every((t) => (t?.length ?? 0) <= MAX_NODE_TEXT)
+  return (
+    Object.keys(f.nodes).length <= MAX_NODES &&
+    isShort(f.title, f.altText, f.caption) &&
+    Object.values(f.nodes).every((n) => isShort(n.text, n.detail, n.actor, n.duration)) &&
+    Object.values(f.links).every((l) => isShort(l.text))
+  )
 }
 
 function writeDifference(shared: Y.Map<unknown>, before: Figure, after: Figure): void {

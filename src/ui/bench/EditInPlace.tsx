@@ -6,6 +6,7 @@ import type { Scene } from '@/core/scene'
 import { nanoid } from 'nanoid'
 import { middleOf } from './gestures'
 import type { Part } from './selection'
+import { MOST_LINES, TOO_MANY } from './useTyping'
 import type { View } from './useView'
 import { WordsField } from './WordsField'
 
@@ -21,6 +22,7 @@ export function EditInPlace({
   onEnd,
   onDraft,
   apply,
+  tell,
 }: {
   scene: Scene
   figure: Figure
@@ -30,6 +32,7 @@ export function EditInPlace({
   onEnd: () => void
   onDraft: (edit: Edit | null) => void
   apply: (edit: Edit) => void
+  tell: (text: string) => void
 }) {
   const node = scene.nodes.find((n) => n.id === editing.id)
   const link = scene.links.find((l) => l.id === editing.id)
@@ -46,6 +49,7 @@ export function EditInPlace({
     const { figure: now } = applied(figure, renamed)
     const row = outlineOf(now).find((r) => r.row === 'node' && r.id === editing.id) ?? null
     onEnd()
+    if (rest.length > MOST_LINES) return tell(TOO_MANY)
     apply(all(renamed, pasteRows(now, row, rest.join('\n'), newId).edit))
   }
   return (

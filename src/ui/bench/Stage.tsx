@@ -183,6 +183,7 @@ function TypedInPlace({ work, view, onEnd }: { work: Work; view: View; onEnd: ()
       }}
       onDraft={work.draft}
       apply={work.apply}
+      tell={work.tell}
     />
   )
 }

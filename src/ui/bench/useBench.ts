@@ -17,13 +17,15 @@ export function useEdits(folio: OpenFolio, id: string) {
   const done = useRef<Edit[]>([])
   const [depth, setDepth] = useState({ undo: 0, redo: 0 })
   const note = () => setDepth({ undo: done.current.length, redo: undone.current.length })
+  /** Whether it was done: a figure holds only so much. */
   const apply = useCallback(
-    (edit: Edit) => {
+    (edit: Edit): boolean => {
       const inverse = editFigure(folio, id, edit)
-      if (!inverse) return
+      if (!inverse) return false
       done.current.push(inverse)
       undone.current = []
       note()
+      return true
     },
     [folio, id],
   )

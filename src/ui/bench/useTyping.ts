@@ -8,6 +8,7 @@ import {
   apply as applied,
   indent,
   joinRow,
+  linesIn,
   nextRow,
   outdent,
   pasteRows,
@@ -22,6 +23,10 @@ import { nodeParts } from './selection'
 import { newId } from './useGestures'
 import type { Left } from './WordsField'
 import type { Work } from './work'
+
+/** So many lines are pasted at once; more are rows of a table. */
+export const MOST_LINES = 300
+export const TOO_MANY = `More than ${MOST_LINES} lines at once. Paste fewer, or paste them into the table. Nothing was changed.`
 
 /** A row that is being typed and not in the figure yet: behind which row, moved in or out by so many levels. */
 export type Pending = { readonly after: string | null; readonly level: number }
@@ -77,6 +82,7 @@ export function useTyping(work: Work, rows: readonly OutlineRow[], focusRow: (i:
   const onLines = (r: OutlineRow | null, lines: string) => {
     edit(null)
     setPending(null)
+    if (linesIn(lines).length > MOST_LINES) return work.tell(TOO_MANY)
     const pasted = pasteRows(figure, r, lines, newId)
     apply(pasted.edit)
     select(nodeParts(pasted.made))

@@ -2,7 +2,7 @@
 
 import { useCallback, useState } from 'react'
 import { apply as applied, leavingPlaces, type Edit } from '@/core/document'
-import type { Figure } from '@/core/figure'
+import { MAX_NODES, MAX_NODE_TEXT, type Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
@@ -15,6 +15,7 @@ import type { Passage } from './usePassage'
 import type { Ghost, Work } from './work'
 
 const NOTHING: Selection = []
+const TOO_MUCH = `A figure holds ${MAX_NODES} nodes of ${MAX_NODE_TEXT} letters each; this would be more. Nothing was changed. Split it into several figures.`
 
 /** The figure on the bench with all that one does to it: what is selected, being typed, tried out; and the one way to change it. */
 export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage | null): Work {
@@ -39,7 +40,7 @@ export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage
     (edit: Edit) => {
       showGhost(null)
       setDraft(null)
-      change(settled ? leavingPlaces(figure, edit, settled) : edit)
+      if (!change(settled ? leavingPlaces(figure, edit, settled) : edit)) return tell(TOO_MUCH)
       offerToManuscript({ folio, passage, figure, edit, change, tell })
     },
     [change, figure, settled, folio, passage, tell],

@@ -22,7 +22,7 @@ import {
   type Cells,
   type Field,
 } from '@/core/document'
-import type { FigureNode } from '@/core/figure'
+import { MAX_NODES, type FigureNode } from '@/core/figure'
 import { nodeParts } from '../selection'
 import { newId } from '../useGestures'
 import type { Work } from '../work'
@@ -115,6 +115,8 @@ export function useNodeTable(work: Work) {
     else apply(written)
   }
   const writeAll = (cells: Cells) => {
+    if (cells.length > MAX_NODES)
+      return tell(`These are ${cells.length} rows; a figure holds ${MAX_NODES}. Take fewer. Nothing was changed.`)
     const ids = rows.map((r) => r.id)
     const pasted =
       rows.length === 0
