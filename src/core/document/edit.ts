@@ -1,9 +1,9 @@
 /** Every change to a figure is an `Edit`: a value that can be applied, sent, kept and undone. */
-import type { Figure, FigureLink, FigureNode, LinkId, NodeId } from '../figure'
+import type { Figure, FigureLink, FigureNode, FigureNote, LinkId, NodeId, NoteId } from '../figure'
 
 /** New values by field; null takes an optional field away. */
 export type Change<T> = { readonly [K in keyof Omit<T, 'id'>]?: T[K] | null }
-export type FigureHead = Omit<Figure, 'id' | 'nodes' | 'links'>
+export type FigureHead = Omit<Figure, 'id' | 'nodes' | 'links' | 'notes'>
 
 export type Edit =
   | { readonly do: 'putNode'; readonly node: FigureNode }
@@ -12,6 +12,8 @@ export type Edit =
   | { readonly do: 'putLink'; readonly link: FigureLink }
   | { readonly do: 'dropLink'; readonly id: LinkId }
   | { readonly do: 'setLink'; readonly id: LinkId; readonly set: Change<FigureLink> }
+  | { readonly do: 'putNote'; readonly note: FigureNote }
+  | { readonly do: 'dropNote'; readonly id: NoteId }
   | { readonly do: 'setFigure'; readonly set: Change<FigureHead> }
   | { readonly do: 'all'; readonly edits: readonly Edit[] }
 
@@ -103,6 +105,19 @@ export class Draft {
       if (!this.hasEnds(changed)) return nothing
       this.part('links')[id] = changed
       return { do: 'setLink', id, set: back }
+    },
+    // A note stays when what it speaks of goes: its words are nobody else's.
+    putNote: ({ note }) => {
+      const old = this.now.notes?.[note.id]
+      this.now = { ...this.now, notes: { ...this.now.notes, [note.id]: note } }
+      return old ? { do: 'putNote', note: old } : { do: 'dropNote', id: note.id }
+    },
+    dropNote: ({ id }) => {
+      const { [id]: note, ...notes } = this.now.notes ?? {}
+      if (!note) return nothing
+      const { notes: _, ...bare } = this.now
+      this.now = Object.keys(notes).length > 0 ? { ...bare, notes } : bare
+      return { do: 'putNote', note }
     },
     setFigure: ({ set }) => {
       const [changed, back] = changedRecord(this.now, set)

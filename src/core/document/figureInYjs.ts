@@ -1,7 +1,7 @@
 /** A figure inside the shared document: one map per figure, node and link, one entry per field, so that two people who
- *  change different fields of one node both keep their change. */
+ *  change different fields of one node both keep their change. A note is an entry of the figure's own map. */
 import * as Y from 'yjs'
-import { MAX_NODES, MAX_NODE_TEXT, isFigure, type Figure } from '../figure'
+import { MAX_NODES, MAX_NODE_TEXT, MAX_NOTES, isFigure, type Figure } from '../figure'
 import { apply, type Edit } from './edit'
 
 type Fields = Record<string, unknown>
@@ -12,7 +12,8 @@ const isRecord = (v: unknown): v is Fields => v !== null && typeof v === 'object
 /** The figure, or null when what is stored is not one (another version wrote it, or somebody tampered with it). */
 export function readFigure(shared: unknown): Figure | null {
   if (!(shared instanceof Y.Map)) return null
-  const { anchor: _anchor, ...raw } = shared.toJSON() as Fields
+  const { anchor: _anchor, ...stored } = shared.toJSON() as Fields
+  const raw = withNotes(stored)
   const { nodes = {}, links = {} } = raw
   if (!isRecord(nodes) || !isRecord(links)) return null
   // A link whose end somebody else removed at the same time is not part of the figure any more.
@@ -22,21 +23,25 @@ export function readFigure(shared: unknown): Figure | null {
   return isFigure(figure) ? figure : null
 }
 
+const NOTE = 'note:'
+
+/** The fields with the notes gathered, as a figure has them; and each note with a key of its own, as they are stored. */
+function withNotes(stored: Fields): Fields {
+  const isNote = (key: string) => key.startsWith(NOTE)
+  const entries = Object.entries(stored)
+  const notes = entries.flatMap(([k, v]) => (isNote(k) ? [[k.slice(NOTE.length), v] as const] : []))
+  const rest = Object.fromEntries(entries.filter(([k]) => !isNote(k)))
+  return notes.length > 0 ? { ...rest, notes: Object.fromEntries(notes) } : rest
+}
+function headOf({ nodes: _nodes, links: _links, notes, ...head }: Figure): Fields {
+  return { ...head, ...Object.fromEntries(Object.entries(notes ?? {}).map(([id, note]) => [NOTE + id, note])) }
+}
+
 export function newSharedFigure(figure: Figure): Y.Map<unknown> {
-  const shared = new Y.Map<unknown>()
-  for (const [key, value] of Object.entries(figure)) {
-    if (key !== 'nodes' && key !== 'links') shared.set(key, value)
-    else
-      shared.set(
-        key,
-        new Y.Map(
-          Object.entries(value as Record<string, Fields>).map(([id, fields]) => [
-            id,
-            new Y.Map(Object.entries(fields)),
-          ]),
-        ),
-      )
-  }
+  const mapOf = (parts: Readonly<Record<string, object>>) =>
+    new Y.Map(Object.entries(parts).map(([id, fields]) => [id, new Y.Map(Object.entries(fields))]))
+  const shared = new Y.Map<unknown>(Object.entries(headOf(figure)))
+  for (const part of PARTS) shared.set(part, mapOf(figure[part]))
   return shared
 }
 
@@ -56,6 +61,8 @@ function holds(f: Figure): boolean {
   const isShort = (...texts: readonly (string | undefined)[]) => texts.every((t) => (t?.length ?? 0) <= MAX_NODE_TEXT)
   return (
     Object.keys(f.nodes).length <= MAX_NODES &&
+    Object.keys(f.notes ?? {}).length <= MAX_NOTES &&
+    isShort(...Object.values(f.notes ?? {}).map((n) => n.text)) &&
     isShort(f.title, f.altText, f.caption) &&
     Object.values(f.nodes).every((n) => isShort(n.text, n.detail, n.actor, n.duration)) &&
     Object.values(f.links).every((l) => isShort(l.text))
@@ -63,9 +70,7 @@ function holds(f: Figure): boolean {
 }
 
 function writeDifference(shared: Y.Map<unknown>, before: Figure, after: Figure): void {
-  const head = (f: Figure): Fields =>
-    Object.fromEntries(Object.entries(f).filter(([k]) => k !== 'nodes' && k !== 'links'))
-  writeFields(shared, head(before), head(after))
+  writeFields(shared, headOf(before), headOf(after))
   for (const part of PARTS) {
     const map = shared.get(part) as Y.Map<Y.Map<unknown>>
     for (const id of Object.keys(before[part])) if (!after[part][id]) map.delete(id)

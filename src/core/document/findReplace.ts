@@ -1,8 +1,9 @@
 /** Words found anywhere in a figure, and other words put in their place. */
-import { linksInOrder, nodesInOrder, type Figure, type FigureLink, type FigureNode } from '../figure'
+import { linksInOrder, nodesInOrder, notesInOrder, type Figure, type FigureLink, type FigureNode } from '../figure'
 import { all, type Change, type Edit } from './edit'
+import { changeNote } from './notes'
 
-/** Nodes and links that say the words, in the order of the text; large and small letters are alike. */
+/** Nodes, links and notes that say the words, in the order of the text; large and small letters are alike. */
 export function found(f: Figure, words: string): string[] {
   const wanted = words.toLowerCase()
   if (wanted === '') return []
@@ -10,6 +11,7 @@ export function found(f: Figure, words: string): string[] {
   return [
     ...nodesInOrder(f).flatMap((n) => (says(n.text, n.detail, n.actor) ? [n.id] : [])),
     ...linksInOrder(f).flatMap((l) => (says(l.text) ? [l.id] : [])),
+    ...notesInOrder(f).flatMap((n) => (says(n.text) ? [n.id] : [])),
   ]
 }
 
@@ -32,5 +34,9 @@ export function replaced(f: Figure, words: string, by: string): Edit {
       ? { do: 'setLink', id: l.id, set: { text: text || null } satisfies Change<FigureLink> }
       : null
   })
-  return all(...nodes, ...links)
+  const notes = notesInOrder(f).map((n): Edit | null => {
+    const text = put(n.text)
+    return text !== n.text ? changeNote(f, n.id, { text: text ?? '' }) : null
+  })
+  return all(...nodes, ...links, ...notes)
 }

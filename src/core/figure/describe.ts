@@ -1,4 +1,4 @@
-import { linksInOrder, nodesInOrder, type Figure } from './figure'
+import { linksInOrder, nodesInOrder, notesInOrder, type Figure } from './figure'
 import { kinds } from './kinds'
 
 /** The figure in words, for those who cannot see it: its own alt text, or kind, title, and each node with where it leads. */
@@ -12,5 +12,6 @@ export function altTextOf(figure: Figure): string {
     const detail = n.detail ? `: ${n.detail}` : ''
     return `${n.text}${detail}${to.length > 1 || out.some((l) => l.text) ? ` (${beside}${to.join('; ')})` : ''}`
   })
-  return `${kinds[figure.kind].name}${figure.title ? ` “${figure.title}”` : ''}, ${sentences.length} parts. ${sentences.join('. ')}.`
+  const notes = notesInOrder(figure).map((n) => ` Note: ${n.text}.`)
+  return `${kinds[figure.kind].name}${figure.title ? ` “${figure.title}”` : ''}, ${sentences.length} parts. ${sentences.join('. ')}.${notes.join('')}`
 }

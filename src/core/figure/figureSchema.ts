@@ -3,6 +3,7 @@ import * as z from 'zod/mini'
 import {
   MAX_NODES,
   MAX_NODE_TEXT,
+  MAX_NOTES,
   connectorForms,
   figureKinds,
   frames,
@@ -69,6 +70,20 @@ export const linkSchema = z.readonly(
   }),
 )
 
+/** A free remark or call-out in the figure. */
+export const noteSchema = z.readonly(
+  z.object({
+    id,
+    text: words,
+    /** What it speaks of: a node or link, a region by its sets; null for the figure as a whole. */
+    about: z.nullable(
+      z.union([z.readonly(z.object({ part: id })), z.readonly(z.object({ region: z.readonly(z.array(id)) }))]),
+    ),
+    /** Where a person put its middle, in layout px from the middle of what it speaks of. */
+    off: z.optional(point),
+  }),
+)
+
 /** How a picture departs from the plain style to fit its frame: factors of wrapping and of gaps, and into how many columns
  *  or rows a flow is folded, and in which order its layers stand. */
 const fitting = z.readonly(
@@ -116,6 +131,7 @@ const figureFields = z.readonly(
     language,
     nodes: z.readonly(z.record(id, nodeSchema)),
     links: z.readonly(z.record(id, linkSchema)),
+    notes: z.optional(z.readonly(z.record(id, noteSchema))),
     arrangement: short(32),
     /** The node a person has put in the middle, where an arrangement has one. */
     focus: z.optional(id),
@@ -151,6 +167,9 @@ export const figureSchema = figureFields.check(
   z.superRefine((figure, context) => {
     const fault = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message })
     if (Object.keys(figure.nodes).length > MAX_NODES) fault(['nodes'], `more than ${MAX_NODES} nodes`)
+    const notes = Object.entries(figure.notes ?? {})
+    if (notes.length > MAX_NOTES) fault(['notes'], `more than ${MAX_NOTES} notes`)
+    for (const [id, note] of notes) if (id !== note.id) fault(['notes', id], 'id differs from its key')
     for (const [key, node] of Object.entries(figure.nodes))
       if (key !== node.id) fault(['nodes', key], 'id differs from its key')
     for (const [key, link] of Object.entries(figure.links)) {
@@ -166,4 +185,5 @@ export type Fitting = z.infer<typeof fitting>
 export type PlacesFields = z.infer<typeof placesSchema>
 export type FigureFields = z.infer<typeof figureSchema>
 export type NodeFields = z.infer<typeof nodeSchema>
+export type NoteFields = z.infer<typeof noteSchema>
 export type LinkFields = z.infer<typeof linkSchema>

@@ -3,15 +3,19 @@ export { altTextOf } from './describe'
 export {
   linksInOrder,
   nodesInOrder,
+  notesInOrder,
   type Figure,
   type FigureLink,
   type FigureNode,
+  type FigureNote,
   type LinkId,
   type NodeId,
+  type NoteId,
 } from './figure'
 export {
   MAX_NODES,
   MAX_NODE_TEXT,
+  MAX_NOTES,
   connectorForms,
   figureKinds,
   frames,

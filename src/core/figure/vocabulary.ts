@@ -46,6 +46,7 @@ export const typefaces = ['grotesk', 'serif', 'legible'] as const
 /** Long enough for a paragraph in a node, short enough that one node cannot stall the layout. */
 export const MAX_NODE_TEXT = 2000
 export const MAX_NODES = 2000
+export const MAX_NOTES = 200
 
 export type FigureKind = (typeof figureKinds)[number]
 export type NodeRole = (typeof nodeRoles)[number]

@@ -192,6 +192,7 @@ export function groupsOf(scene: Scene, words: Words): SvgElement[] {
   const names = new Map<string, string>([
     ...scene.nodes.map((n) => [n.id, n.text] as const),
     ...scene.links.map((l) => [l.id, linkName(scene, l)] as const),
+    ...scene.notes.map((n) => [n.id, n.text] as const),
   ])
   const groups = new Map<string, SvgElement[]>()
   for (const m of scene.marks) {

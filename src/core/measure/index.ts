@@ -8,6 +8,7 @@ export {
   type Sized,
   type SizedLink,
   type SizedNode,
+  type SizedNote,
   type TextBlock,
 } from './measure'
 export {

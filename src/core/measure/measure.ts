@@ -5,6 +5,7 @@ import {
   expectedValues,
   linksInOrder,
   nodesInOrder,
+  notesInOrder,
   placesOf,
   ranking,
   timesOf,
@@ -12,9 +13,11 @@ import {
   type Figure,
   type FigureKind,
   type FigureNode,
+  type FigureNote,
   type LinkId,
   type NodeId,
   type NodeRole,
+  type NoteId,
   type TwoCriteria,
 } from '../figure'
 import { shapes, type Box, type Point, type ShapeName, type Size } from '../geometry'
@@ -61,6 +64,13 @@ export type SizedLink = {
   /** As a person bent it, in layout px. */
   readonly heldRoute: readonly Point[] | null
 }
+export type SizedNote = {
+  readonly id: NoteId
+  readonly about: FigureNote['about']
+  readonly block: TextBlock
+  /** Where a person put its middle, from the middle of what it speaks of. */
+  readonly off: Point | null
+}
 export type Sized = {
   readonly kind: FigureKind
   readonly arrangement: string
@@ -71,6 +81,7 @@ export type Sized = {
   readonly style: FigureStyle
   readonly nodes: readonly SizedNode[]
   readonly links: readonly SizedLink[]
+  readonly notes: readonly SizedNote[]
   /** Everyone who does a step, in the order of the text. */
   readonly actors: readonly { readonly name: string; readonly block: TextBlock }[]
   /** When each happens, as numbers; null where not all of them say so. */
@@ -124,7 +135,11 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
       ? textBlock([{ text: l.text, look: style.label, strong: false }], style.wrap.question, typesetter)
       : null,
   }))
-  const words = Object.values(figure.nodes).map((n) => `${n.text} ${n.detail ?? ''} ${n.actor ?? ''}`)
+  const notes = notesInOrder(figure).map((n) => sizedNote(n, style, typesetter))
+  const words = [
+    ...Object.values(figure.nodes).map((n) => `${n.text} ${n.detail ?? ''} ${n.actor ?? ''}`),
+    ...Object.values(figure.notes ?? {}).map((n) => n.text),
+  ]
   return {
     kind: figure.kind,
     arrangement: figure.arrangement,
@@ -134,6 +149,7 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     style,
     nodes,
     links,
+    notes,
     actors: actorsOf(figure).map((name) => ({
       name,
       block: textBlock([{ text: name, look: style.heading, strong: true }], style.wrap.question, typesetter),
@@ -218,12 +234,23 @@ function sizedNode(
   }
 }
 
+/** A remark in the margin: its lines begin below each other. */
+function sizedNote(note: FigureNote, style: FigureStyle, typesetter: Typesetter): SizedNote {
+  const room = style.wrap.step * longer(note.text.length)
+  const block = textBlock([{ text: note.text || '…', look: style.label, strong: false }], room, typesetter)
+  const fromRight = block.lines[0]?.line.runs.every((r) => r.rtl) ?? false
+  const x = (width: number) => (fromRight ? block.width / 2 - width : -block.width / 2)
+  const lines = block.lines.map((l) => ({ ...l, x: x(l.line.width) }))
+  return { id: note.id, about: note.about, off: note.off ?? null, block: { ...block, lines } }
+}
+
 /** Longer words get a wider shape, so that none becomes a tower. */
 function roomFor(node: FigureNode, shape: ShapeName, style: FigureStyle): number {
   const base = shape === 'diamond' ? style.wrap.question : node.role === 'point' ? style.wrap.point : style.wrap.step
   const letters = node.text.length + (node.detail?.length ?? 0)
-  return base * Math.min(4, Math.max(1, Math.sqrt(letters / 60)))
+  return base * longer(letters)
 }
+const longer = (letters: number): number => Math.min(4, Math.max(1, Math.sqrt(letters / 60)))
 
 type Part = { readonly text: string; readonly look: TextLook; readonly strong: boolean }
 

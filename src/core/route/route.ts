@@ -5,6 +5,7 @@ import type { Flow, Placed } from '../layout'
 import { arcRoutes } from './arcs'
 import { entersBox, type Bare, type Budget } from './judge'
 import { placeLabels } from './labels'
+import { placeNotes } from './notes'
 import { offWords } from './offWords'
 import type { PlacedLabel, Route, Routed } from './routed'
 import { orthogonalRoutes, type Job } from './orthogonal'
@@ -35,7 +36,7 @@ export function route(placed: Placed): Routed {
   const again = (kept: readonly Route[], open: readonly LinkId[]): Route[] =>
     placeLabels(placed, lead(placed, { kept, open, rounds: ROUNDS, words: wordsOf(kept), budget }), labelsOf(kept))
   const all = placed.links.map((l) => l.id)
-  return { ...placed, routes: offWords(again([], all), placed, again, budget) }
+  return withNotes({ ...placed, routes: offWords(again([], all), placed, again, budget) })
 }
 
 /** The same connectors after the nodes in `moved` have gone elsewhere: only what touches them, or what they now cover,
@@ -47,8 +48,13 @@ export function reroute(placed: Placed, before: readonly Route[], moved: Readonl
   const keptIds = new Set(kept.map((r) => r.id))
   const open = placed.links.filter((l) => !keptIds.has(l.id)).map((l) => l.id)
   const bare = leads[placed.flow](placed, { kept, open, rounds: 0, words: [], budget: { left: DRAG_BUDGET } })
-  return { ...placed, routes: placeLabels(placed, bare, labelsOf(kept)) }
+  return withNotes({ ...placed, routes: placeLabels(placed, bare, labelsOf(kept)) })
 }
+
+const withNotes = (routed: Placed & { readonly routes: readonly Route[] }): Routed => ({
+  ...routed,
+  notes: placeNotes(routed),
+})
 
 const labelsOf = (routes: readonly Route[]): ReadonlyMap<LinkId, PlacedLabel> =>
   new Map(routes.flatMap((r) => (r.label ? [[r.id, r.label] as const] : [])))

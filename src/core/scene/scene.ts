@@ -12,11 +12,12 @@ import {
   type Box,
   type Point,
 } from '../geometry'
-import { extentOf, runsFreely } from '../layout'
+import { runsFreely } from '../layout'
 import type { TextBlock } from '../measure'
-import type { PlacedLabel, Routed } from '../route'
+import { drawnBox, type PlacedLabel, type Routed } from '../route'
 import { areasOf, type Area } from './areas'
 import { decorMarks } from './decor'
+import { noteMarks } from './noteMarks'
 import type { Mark, SceneLine } from './mark'
 
 /** How layout px become frame px: multiply by `scale`, then add `dx`, `dy`. */
@@ -36,6 +37,7 @@ export type Scene = {
     readonly points: readonly Point[]
     readonly text: string
   }[]
+  readonly notes: readonly { readonly id: string; readonly box: Box; readonly text: string; readonly subject: Point }[]
   readonly areas: readonly Area[]
   /** Connectors run level and upright, and can be bent by hand. */
   readonly bends: boolean
@@ -49,7 +51,7 @@ export type Scene = {
 /** `keep` holds the fit of an earlier picture, so that nothing but the dragged node moves while it is dragged. */
 export function scene(routed: Routed, keep: { fit: Fit; width: number; height: number } | null = null): Scene {
   const { style } = routed
-  const drawn = extent(routed)
+  const drawn = union([drawnBox(routed), ...routed.notes.map((n) => n.box)])
   const around = wordsAround(routed, drawn)
   const { fit, width, height } =
     keep ?? fitted(union([drawn, ...around.map((a) => boxAround(a.centre, a.block))]), routed)
@@ -101,6 +103,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     ...connectors,
     ...nodes,
     ...labels,
+    ...routed.notes.flatMap((n) => noteMarks(n, { style, scale: fit.scale, at, text })),
     ...around.map((a) => words(a.block, a.centre, style.connector.text)),
   ]
   const sizes = marks.flatMap((m) => (m.mark === 'text' ? m.lines.map((l) => l.size) : []))
@@ -122,6 +125,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
         points: r.points.map(at),
         text: r.label?.block.text ?? '',
       })),
+    notes: routed.notes.map((n) => ({ id: n.id, box: boxAt(n.box), text: n.block.text, subject: at(n.subject) })),
     areas: areasOf(routed, fit.scale, at, boxAt),
     bends: !runsFreely(routed.flow) && routed.flow !== 'unlinked',
     places: {
@@ -175,13 +179,6 @@ function wordsAround(routed: Routed, drawn: Box): { readonly block: TextBlock; r
     ...(headline ? [{ block: headline, centre: { x, y: drawn.y - gap - headline.height / 2 } }] : []),
     ...(caption ? [{ block: caption, centre: { x, y: drawn.y + drawn.height + gap + caption.height / 2 } }] : []),
   ]
-}
-
-/** The box around everything drawn, in layout px. */
-function extent(routed: Routed): Box {
-  const points = routed.routes.flatMap((r) => r.points.map((p) => ({ ...p, width: 0, height: 0 })))
-  const labels = routed.routes.flatMap((r) => (r.label ? [r.label.box] : []))
-  return union([extentOf(routed), ...points, ...labels])
 }
 
 /** The least of these; what is larger than life by whole steps only. */

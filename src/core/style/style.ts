@@ -23,6 +23,8 @@ export type FigureStyle = {
     readonly corner: number
   }
   readonly roles: Readonly<Record<NodeRole, RoleLook>>
+  /** Remarks in the margin, and the lines that tie them to what they speak of. */
+  readonly note: { readonly line: string; readonly text: string }
   readonly outline: number
   /** Fills and lines that tell sets apart. */
   readonly tints: readonly { readonly fill: string; readonly line: string }[]
@@ -151,6 +153,7 @@ export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): 
       corner: size * CORNER[form],
     },
     roles: Object.fromEntries(roles.map((r) => [r, roleLook(r, c)])) as Record<NodeRole, RoleLook>,
+    note: { line: c.brass[1], text: c.ink },
     outline: size / 12,
     tints: [c.sea, c.brass, c.moss, c.clay, c.slate].map(([fill, line]) => ({ fill, line })),
     heading: { fonts: fontChain(typeface, 600), size, leading: 1.25 },

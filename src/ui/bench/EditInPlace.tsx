@@ -1,10 +1,10 @@
 'use client'
 
-import { all, apply as applied, pasteRows, outlineOf, rename, renameLink, type Edit } from '@/core/document'
+import { all, apply as applied, pasteRows, outlineOf, rename, type Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { nanoid } from 'nanoid'
-import { middleOf } from './gestures'
+import { partWords } from './partWords'
 import type { Part } from './selection'
 import { MOST_LINES, TOO_MANY } from './useTyping'
 import type { View } from './useView'
@@ -34,15 +34,12 @@ export function EditInPlace({
   apply: (edit: Edit) => void
   tell: (text: string) => void
 }) {
-  const node = scene.nodes.find((n) => n.id === editing.id)
-  const link = scene.links.find((l) => l.id === editing.id)
-  const middle = link && middleOf(link.points)
-  const box = node?.box ?? (middle ? { x: middle.x - 60, y: middle.y - 14, width: 120, height: 28 } : null)
+  const words = partWords[editing.kind]
+  const box = words.box(scene, editing.id)
   if (!box) return null
-  const value = (editing.kind === 'node' ? figure.nodes[editing.id]?.text : figure.links[editing.id]?.text) ?? ''
+  const value = words.read(figure, editing.id) ?? ''
   const width = Math.max(150, box.width * view.zoom)
-  const change = (words: string) =>
-    editing.kind === 'node' ? rename(editing.id, words) : renameLink(editing.id, words)
+  const change = (typed: string) => words.write(figure, editing.id, typed)
   const onLines = (lines: string) => {
     const [first = '', ...rest] = lines.trim().split('\n')
     const renamed = rename(editing.id, first.trim())
@@ -56,7 +53,7 @@ export function EditInPlace({
     <WordsField
       value={value}
       typed={typed}
-      label={editing.kind === 'node' ? 'Words of the node' : 'Words of the branch'}
+      label={words.says}
       className="absolute resize-none rounded border-2 border-needle bg-page px-2 py-1 text-center text-[14px] text-ink shadow-lg"
       style={{
         left: view.x + (box.x + box.width / 2) * view.zoom - width / 2,
@@ -64,10 +61,12 @@ export function EditInPlace({
         width,
         minHeight: Math.min(160, box.height * view.zoom),
       }}
-      onWords={(words) => onDraft(change(words))}
-      onDone={(words) => {
+      onWords={(typed) => typed && onDraft(change(typed))}
+      onDone={(typed) => {
         onEnd()
-        if (words !== null && words !== value) apply(change(words))
+        // What has just been made and was given no words goes again, where it is nothing without them.
+        if (typed === null ? value === '' && editing.kind === 'note' : typed !== value || typed === '')
+          apply(change(typed ?? ''))
       }}
       {...(editing.kind === 'node' ? { onLines } : {})}
     />

@@ -35,11 +35,7 @@ export function FigureDetails({ work }: { work: Work }) {
       {held > 0 && (
         <p className="text-[13px] text-quiet">
           {held === 1 ? 'One node is' : `${held} nodes are`} held in place.{' '}
-          <button
-            type="button"
-            className="font-semibold text-sea underline underline-offset-2"
-            onClick={actions.releaseAll}
-          >
+          <button type="button" className="text-button" onClick={actions.releaseAll}>
             Release {held === 1 ? 'it' : 'all'}
           </button>
         </p>

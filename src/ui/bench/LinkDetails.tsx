@@ -86,11 +86,7 @@ export function LinkDetails({ work }: { work: Work }) {
       {link.heldRoute && placesOf(figure) && (
         <p className="text-[13px] text-quiet">
           Bent by hand.{' '}
-          <button
-            type="button"
-            className="font-semibold text-sea underline underline-offset-2"
-            onClick={() => apply(straighten(link.id))}
-          >
+          <button type="button" className="text-button" onClick={() => apply(straighten(link.id))}>
             Let it find its way
           </button>
         </p>

@@ -58,12 +58,7 @@ export function ManyDetails({ work }: { work: Work }) {
       </div>
       {first !== undefined &&
         alikeTo(figure, first).map((a) => (
-          <button
-            key={a.by}
-            type="button"
-            className="self-start text-[13px] font-semibold text-sea underline underline-offset-2"
-            onClick={() => select(nodeParts(a.ids))}
-          >
+          <button key={a.by} type="button" className="text-button self-start" onClick={() => select(nodeParts(a.ids))}>
             All {a.ids.length} of the same {a.by}
           </button>
         ))}

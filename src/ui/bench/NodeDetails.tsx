@@ -141,11 +141,7 @@ function Held({ work, held }: { work: Work; held: boolean }) {
       {held ? (
         <p className="text-[13px] text-quiet">
           Held where you placed it.{' '}
-          <button
-            type="button"
-            className="font-semibold text-sea underline underline-offset-2"
-            onClick={work.actions.release}
-          >
+          <button type="button" className="text-button" onClick={work.actions.release}>
             Release it
           </button>
         </p>

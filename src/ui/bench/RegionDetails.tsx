@@ -40,7 +40,7 @@ export function RegionDetails({ work }: { work: Work }) {
         <button
           key={s.id}
           type="button"
-          className="self-start text-[13px] font-semibold text-sea underline underline-offset-2"
+          className="text-button self-start"
           onClick={() => select([{ kind: 'node', id: s.id }])}
         >
           Select the set “{s.text}”

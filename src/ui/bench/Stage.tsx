@@ -1,7 +1,7 @@
 'use client'
 
 import { memo, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react'
-import { push, type Boxes } from '@/core/document'
+import { changeNote, push, type Boxes } from '@/core/document'
 import { altTextOf } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { partAt, sceneParts } from '../scene/SceneView'
@@ -10,7 +10,7 @@ import { pushed } from './bending'
 import { EditInPlace } from './EditInPlace'
 import { CropMarks, FrameLine } from './FrameLine'
 import { ComparedMarks, GhostMarks } from './GhostMarks'
-import { regionAt, regionName, type Preview, type Question, type Stage as StageOf } from './gestures'
+import { offOf, regionAt, regionName, type Preview, type Question, type Stage as StageOf } from './gestures'
 import { Minimap } from './Minimap'
 import { nodesIn, partOf } from './selection'
 import { Pins, PreviewMarks, RegionLit, SelectionMarks } from './StageMarks'
@@ -212,7 +212,7 @@ function Status({ work, says }: { work: Work; says: string | undefined }) {
         {says ?? work.ghost?.says ?? (scene && picture.late ? 'Drawing the change …' : (hint(work) ?? ''))}
       </p>
       <p aria-live="polite" className="sr-only">
-        {selected?.kind === 'node' ? told(figure, selected.id) : ''}
+        {selected ? told(figure, selected.id) : ''}
       </p>
     </>
   )
@@ -228,7 +228,10 @@ function hint({ figure, region, selection }: Work): string | null {
 }
 
 function around({ scene, selection }: Work) {
-  const boxes = scene?.nodes.filter((n) => selection.some((p) => p.id === n.id)).map((n) => n.box) ?? []
+  const boxes =
+    [...(scene?.nodes ?? []), ...(scene?.notes ?? [])]
+      .filter((n) => selection.some((p) => p.id === n.id))
+      .map((n) => n.box) ?? []
   const [x, y] = [Math.min(...boxes.map((b) => b.x)), Math.min(...boxes.map((b) => b.y))]
   const [right, bottom] = [Math.max(...boxes.map((b) => b.x + b.width)), Math.max(...boxes.map((b) => b.y + b.height))]
   return boxes.length > 0 ? { x, y, width: right - x, height: bottom - y } : { x: 0, y: 0, width: 100, height: 100 }
@@ -268,8 +271,15 @@ function nudged(work: Work, [x, y]: readonly [number, number]): boolean {
     if (edit) apply(edit)
     return true
   }
+  const step = { x: (x * NUDGE) / scene.fit.scale, y: (y * NUDGE) / scene.fit.scale }
+  const note = selected?.kind === 'note' ? scene.notes.find((n) => n.id === selected.id) : undefined
+  if (note) {
+    const off = offOf(note, scene)
+    apply(changeNote(work.figure, note.id, { off: { x: off.x + step.x * 2, y: off.y + step.y * 2 } }))
+    return true
+  }
   const boxes = boxesOf(work)
   if (Object.keys(boxes).length === 0) return false
-  apply(push(boxes, { x: (x * NUDGE) / scene.fit.scale, y: (y * NUDGE) / scene.fit.scale }))
+  apply(push(boxes, step))
   return true
 }

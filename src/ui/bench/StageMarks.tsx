@@ -56,6 +56,8 @@ export function SelectionMarks({ stage, selection }: { stage: Stage; selection: 
               {one && freeSides(stage, id).map((side) => <Thread key={side} side={side} box={node.box} zoom={zoom} />)}
             </g>
           )
+        const note = scene.notes.find((n) => n.id === id)
+        if (note) return <Halo key={id} box={note.box} zoom={zoom} thin />
         const link = scene.links.find((l) => l.id === id)
         return link ? <LinkMarks key={id} scene={scene} link={link} zoom={zoom} handles={one} /> : null
       })}

@@ -1,6 +1,6 @@
 /** What one can do on the bench by key and in the finder, as rows with what they apply to. */
 import { isTree } from '@/core/document'
-import { kinds, placesOf } from '@/core/figure'
+import { kinds, notesInOrder, placesOf } from '@/core/figure'
 import type { Command } from '../chrome/keyPlaces'
 import { alikeTo, nodeParts, nodesIn } from './selection'
 import type { Work } from './work'
@@ -32,6 +32,21 @@ const rows: readonly Row[] = [
     run: (w) => w.actions.addQuestion(),
   },
   { name: 'Add an answer', keys: 'Alt+A', when: isQuestion, run: (w) => w.actions.addBranch() },
+  {
+    name: (w) => (w.selection.length > 0 || w.region ? 'Add a note about it' : 'Add a note to the figure'),
+    keys: 'Alt+N',
+    run: (w) => w.actions.addNote(),
+  },
+  {
+    name: 'Go to the next note',
+    keys: 'Alt+Shift+N',
+    when: (w) => Object.keys(w.figure.notes ?? {}).length > 0,
+    run: (w) => {
+      const ids = notesInOrder(w.figure).map((n) => n.id)
+      const id = ids[(ids.indexOf(w.selected?.id ?? '') + 1) % ids.length]
+      if (id !== undefined) w.select([{ kind: 'note', id }])
+    },
+  },
   { name: 'Add a set', when: (w) => w.figure.kind === 'venn', run: (w) => w.actions.addSet() },
   {
     name: 'Remove what is selected',

@@ -9,8 +9,10 @@ import { FigureDetails } from './FigureDetails'
 import { LinkDetails } from './LinkDetails'
 import { ManyDetails } from './ManyDetails'
 import { NodeDetails } from './NodeDetails'
+import { NoteDetails, Notes } from './NoteDetails'
 import { RegionDetails } from './RegionDetails'
 import type { Drift } from './useDrift'
+import { subjectOf } from './subject'
 import { VersionsPanel } from './VersionsPanel'
 import type { Work } from './work'
 
@@ -28,6 +30,7 @@ const details: readonly Row[] = [
   { when: (w) => w.selection.length > 1, Panel: ManyDetails },
   { when: (w) => w.selected?.kind === 'node', Panel: NodeDetails },
   { when: (w) => w.selected?.kind === 'link', Panel: LinkDetails },
+  { when: (w) => w.selected?.kind === 'note', Panel: NoteDetails },
   { when: () => true, Panel: FigureDetails },
 ]
 
@@ -45,6 +48,7 @@ export const SidePanel = memo(function SidePanel(props: PanelProps) {
 
 function Details({ work, drift, onPanel }: PanelProps) {
   const Panel = details.find((r) => r.when(work))?.Panel
+  const about = subjectOf(work)
   return (
     <aside
       aria-label="Details"
@@ -64,12 +68,9 @@ function Details({ work, drift, onPanel }: PanelProps) {
         </button>
       )}
       {Panel && <Panel work={work} />}
+      {about !== undefined && <Notes work={work} about={about} />}
       {work.selection.length === 0 && (
-        <button
-          type="button"
-          className="self-start text-[13px] font-semibold text-sea underline underline-offset-2"
-          onClick={() => onPanel('versions')}
-        >
+        <button type="button" className="text-button self-start" onClick={() => onPanel('versions')}>
           Versions of this figure
         </button>
       )}

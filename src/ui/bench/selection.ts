@@ -2,7 +2,7 @@
 import { isBelow, isTree, regionOf } from '@/core/document'
 import { nodesInOrder, type Figure, type FigureNode } from '@/core/figure'
 
-export type Part = { readonly kind: 'node' | 'link'; readonly id: string }
+export type Part = { readonly kind: 'node' | 'link' | 'note'; readonly id: string }
 export type Selection = readonly Part[]
 /** The one part that panels speak of; null when nothing or several are selected. */
 export type Selected = Part | null
@@ -10,7 +10,10 @@ export type Selected = Part | null
 /** A part whose words are being changed, and where; `typed` is a key that was pressed on it. */
 export type Editing = { readonly part: Part; readonly where: 'outline' | 'stage'; readonly typed?: string | undefined }
 
-export const partOf = (figure: Figure, id: string): Part => ({ kind: figure.nodes[id] ? 'node' : 'link', id })
+export const partOf = (figure: Figure, id: string): Part => ({
+  kind: figure.nodes[id] ? 'node' : figure.notes?.[id] ? 'note' : 'link',
+  id,
+})
 export const nodeParts = (ids: readonly string[]): Selection => ids.map((id) => ({ kind: 'node', id }))
 export const nodesIn = (s: Selection): string[] => s.flatMap((p) => (p.kind === 'node' ? [p.id] : []))
 export const theOne = (s: Selection): Selected => (s.length === 1 && s[0] ? s[0] : null)
@@ -23,7 +26,12 @@ export const toggled = (s: Selection, part: Part): Selection =>
 /** Without what is no more: somebody else may have removed it. */
 export const standing = (s: Selection, figure: Figure): Selection =>
   s.every((p) => stands(p, figure)) ? s : s.filter((p) => stands(p, figure))
-const stands = (p: Part, f: Figure): boolean => (p.kind === 'node' ? f.nodes[p.id] : f.links[p.id]) !== undefined
+const partsIn: Record<Part['kind'], (f: Figure) => Readonly<Record<string, unknown>>> = {
+  node: (f) => f.nodes,
+  link: (f) => f.links,
+  note: (f) => f.notes ?? {},
+}
+const stands = (p: Part, f: Figure): boolean => partsIn[p.kind](f)[p.id] !== undefined
 
 export type Alike = 'role' | 'actor' | 'branch' | 'level' | 'region' | 'look'
 

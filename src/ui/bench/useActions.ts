@@ -5,6 +5,7 @@ import { useMemo } from 'react'
 import {
   addBranch,
   addMember,
+  addNote,
   addSet,
   all,
   apply as applied,
@@ -28,6 +29,7 @@ import {
 } from '@/core/document'
 import { kinds, nodesInOrder, type Figure } from '@/core/figure'
 import { answersIn } from '@/core/text'
+import { subjectOf } from './subject'
 import { nodeParts, nodesIn, theOne, type Editing, type Selection } from './selection'
 
 export type BenchActions = ReturnType<typeof useActions>
@@ -70,6 +72,12 @@ function adding({ figure, apply, selection, region, select, edit }: Hands) {
     begin(id)
   }
   return {
+    addNote: () => {
+      const id = newId()
+      apply(addNote(id, subjectOf({ selection, region }) ?? null, ''))
+      select([{ kind: 'note', id }])
+      edit({ part: { kind: 'note', id }, where: 'stage' })
+    },
     addMember: member,
     addSet: () => {
       const id = newId()
@@ -127,7 +135,9 @@ function moving({ figure, apply, selection, select, tell }: Hands) {
   return {
     removeSelected: () => {
       if (selection.length === 0) return
-      const links = selection.flatMap((p): Edit[] => (p.kind === 'link' ? [{ do: 'dropLink', id: p.id }] : []))
+      const links = selection.flatMap((p): Edit[] =>
+        p.kind === 'node' ? [] : [{ do: p.kind === 'link' ? 'dropLink' : 'dropNote', id: p.id }],
+      )
       apply(all(...links, removeAll(applied(figure, all(...links)).figure, nodes)))
       select([])
     },

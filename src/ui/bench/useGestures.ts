@@ -16,6 +16,7 @@ import {
   startEnd,
   startFrame,
   startMove,
+  startNote,
   startPan,
   startThread,
   type Gesture,
@@ -97,7 +98,9 @@ function begun(e: PointerEvent, stage: Stage, at: Point, selection: Selection): 
   if (handle) return ofHandle(handle, stage, at, theOne(selection))
   const part = partAt(e.target)
   const keys = { shift: e.shiftKey || e.ctrlKey || e.metaKey, alt: e.altKey }
-  if (part !== null) return startMove(stage, partOf(stage.figure, part), at, keys, selection)
+  const found = part === null ? null : partOf(stage.figure, part)
+  if (found?.kind === 'note' && !keys.shift) return startNote(stage, found.id, at)
+  if (found) return startMove(stage, found, at, keys, selection)
   if (e.button === 1 || e.pointerType !== 'mouse') return startPan({ x: e.clientX, y: e.clientY })
   return startFrame(at, keys.shift ? selection : [])
 }

@@ -1,6 +1,6 @@
 /** Walking the figure by the arrow keys: to what stands in that direction, what is linked before what is not; and the words
  *  that tell where one is. */
-import { outlineOf } from '@/core/document'
+import { notesAbout, outlineOf } from '@/core/document'
 import { linksInOrder, type Figure } from '@/core/figure'
 import { centreOf } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
@@ -35,9 +35,9 @@ export function walk(figure: Figure, scene: Scene, from: string | null, by: read
 
 /** A node as it is announced: what it is, its words, where it leads, what leads to it. */
 export function told(figure: Figure, id: string): string {
-  const node = figure.nodes[id]
-  if (!node) return ''
   const words = (other: string) => figure.nodes[other]?.text ?? ''
+  const node = figure.nodes[id]
+  if (!node) return toldNote(figure, id)
   const links = linksInOrder(figure)
   const out = links.filter((l) => l.from === id).map((l) => `${l.text ? `${l.text}: ` : ''}${words(l.to)}`)
   const into = links.filter((l) => l.to === id).map((l) => words(l.from))
@@ -49,8 +49,19 @@ export function told(figure: Figure, id: string): string {
     sets.length > 0 ? `in ${sets.join(' and ')}` : '',
     out.length > 0 ? `leads to ${out.join('; ')}` : '',
     into.length > 0 ? `from ${into.join('; ')}` : '',
+    ...notesAbout(figure, { part: id }).map((n) => `note: ${n.text}`),
     node.held ? 'held in place' : '',
   ]
     .filter(Boolean)
     .join(', ')
+}
+
+function toldNote(figure: Figure, id: string): string {
+  const note = figure.notes?.[id]
+  if (!note) return ''
+  const words = (ids: readonly string[]) => ids.map((i) => figure.nodes[i]?.text ?? '').join(' and ')
+  const link = note.about && 'part' in note.about ? figure.links[note.about.part] : undefined
+  const about = note.about === null ? [] : 'region' in note.about ? note.about.region : [note.about.part]
+  const what = link ? `the link from ${words([link.from])} to ${words([link.to])}` : words(about)
+  return `note: ${note.text || 'no words yet'}, about ${what || 'the whole figure'}`
 }

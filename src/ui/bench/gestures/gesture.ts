@@ -68,6 +68,14 @@ export type Gesture =
       readonly target: string | null
     }
   | {
+      readonly kind: 'note'
+      readonly note: string
+      readonly stood: Box
+      readonly from: Point
+      readonly at: Point
+      readonly moved: boolean
+    }
+  | {
       readonly kind: 'bend'
       readonly link: string
       readonly stretch: number

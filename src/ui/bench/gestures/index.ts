@@ -4,9 +4,10 @@ import type { Gesture, Keys, Kind, Outcome, Preview, Row, Stage } from './gestur
 import { frame, pan } from './ground'
 import { bend, end } from './links'
 import { move } from './move'
+import { note } from './note'
 import { thread } from './thread'
 
-const rows: { readonly [K in Kind]: Row<K> } = { pan, frame, move, thread, end, bend }
+const rows: { readonly [K in Kind]: Row<K> } = { pan, frame, move, note, thread, end, bend }
 // The row belongs to the gesture's own kind, which the compiler cannot see through the union.
 const rowOf = (g: Gesture): Row<Kind> => rows[g.kind] as unknown as Row<Kind>
 
@@ -18,6 +19,7 @@ export type { Gesture, Guide, Keys, Lights, Outcome, Preview, Question, Side, St
 export { startFrame, startPan } from './ground'
 export { startBend, startEnd } from './links'
 export { cornersOf, startMove } from './move'
+export { offOf, startNote } from './note'
 export { middleOf, regionAt } from './places'
 export { regionName } from './targets'
 export { beyond, freeSides, neighbour, sideOf, startThread } from './thread'
