@@ -6,6 +6,7 @@ export type Figure = FigureFields
 export type FigureNode = NodeFields
 export type FigureLink = LinkFields
 export type FigureNote = NoteFields
+export type FigureId = string
 export type NodeId = string
 export type LinkId = string
 export type NoteId = string

@@ -5,6 +5,7 @@ export {
   nodesInOrder,
   notesInOrder,
   type Figure,
+  type FigureId,
   type FigureLink,
   type FigureNode,
   type FigureNote,

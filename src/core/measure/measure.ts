@@ -47,6 +47,8 @@ export type SizedNode = Size & {
   readonly weight: number
   /** The step that a bar of parallel branches stands beside; null for what is a node of the figure. */
   readonly barOf: NodeId | null
+  /** It holds a figure of its own. */
+  readonly inset: boolean
   /** Who does the step; null where the text does not say. */
   readonly actor: string | null
 }
@@ -179,11 +181,14 @@ export const actorsOf = (figure: Figure): readonly string[] => [
   ...new Set(nodesInOrder(figure).flatMap((n) => (n.actor ? [n.actor] : []))),
 ]
 
+/** What has no straight sides to double has its whole outline doubled (see `scene`). */
+const ROUND: readonly ShapeName[] = ['diamond', 'oval', 'circle', 'pointed']
+
 /** The shape of its role, but for what its place in the figure says. */
 function shapeFor(node: FigureNode, figure: Figure, style: FigureStyle): ShapeName {
   const own = style.roles[node.role].shape
   // A step told by a figure of its own.
-  if (node.inset) return own === 'roundRect' ? 'doubled' : own
+  if (node.inset && ROUND.every((r) => r !== own)) return 'doubled'
   if (figure.kind !== 'decision' || node.role === 'criterion') return own
   // As a flow it reads like a flowchart; as a tree, choices are squares.
   if (node.role === 'choice') return figure.arrangement === 'flow' ? style.roles.question.shape : own
@@ -228,6 +233,7 @@ function sizedNode(
     memberOf: node.memberOf ?? [],
     weight: weightOf(node),
     actor: node.actor ?? null,
+    inset: node.inset !== undefined,
     barOf: null,
     width: around.width,
     height: around.height,

@@ -29,7 +29,13 @@ export type Scene = {
   readonly marks: readonly Mark[]
   readonly fit: Fit
   /** Nodes and connectors by place, for pointing and for alternatives to seeing. */
-  readonly nodes: readonly { readonly id: string; readonly box: Box; readonly text: string; readonly held: boolean }[]
+  readonly nodes: readonly {
+    readonly id: string
+    readonly box: Box
+    readonly text: string
+    readonly held: boolean
+    readonly inset: boolean
+  }[]
   readonly links: readonly {
     readonly id: string
     readonly from: string
@@ -93,7 +99,9 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
       line: n.barOf === null ? look.line : style.connector.line,
       width: style.outline * fit.scale,
     }
-    return n.barOf !== null ? [shape] : [shape, text(n.id, n.block, centreOf(n.box), look.text)]
+    const within = { ...shape, box: boxAt(inflate(n.box, -style.body.size * 0.28)), fill: 'none' }
+    const shown = n.inset && n.shape !== 'doubled' && n.shape !== 'plain' ? [shape, within] : [shape]
+    return n.barOf !== null ? shown : [...shown, text(n.id, n.block, centreOf(n.box), look.text)]
   })
   const labels = routed.routes.flatMap((r) =>
     r.label ? [text(r.id, r.label.block, centreOf(r.label.box), style.connector.text)] : [],
@@ -115,7 +123,7 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     fit,
     nodes: routed.nodes
       .filter((n) => n.barOf === null)
-      .map((n) => ({ id: n.id, box: boxAt(n.box), text: n.block.text, held: n.held !== null })),
+      .map((n) => ({ id: n.id, box: boxAt(n.box), text: n.block.text, held: n.held !== null, inset: n.inset })),
     links: routed.routes
       .filter((r) => !bars.has(r.id))
       .map((r) => ({

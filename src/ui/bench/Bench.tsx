@@ -17,6 +17,7 @@ import { Stage } from './Stage'
 import { useDrift } from './useDrift'
 import { usePassage } from './usePassage'
 import { useKeepingVersions } from './useVersions'
+import { nameIn, trailTo } from './useInsets'
 import { useWork } from './useWork'
 import type { Work } from './work'
 import { VIEWS, WordsPanel } from './WordsPanel'
@@ -36,6 +37,7 @@ export function Bench({
   const { folio, sync, loaded } = useFolio(folioId)
   const figures = useFigures(folio)
   const shownTitle = useTitle(folio) || title
+  const all = figures.map((s) => s.figure)
   const shared = figures.find((f) => f.figure.id === figureId)
   const [panel, setPanel] = useState<PanelName>(show)
   const home = `/folio/${folioId}`
@@ -45,7 +47,8 @@ export function Bench({
         crumbs={[
           { text: 'Shelf', href: '/' },
           { text: shownTitle, href: home },
-          { text: shared?.figure.title || 'Figure', href: null },
+          ...trailTo(all, figureId).map((f) => ({ text: nameIn(all, f) || 'Figure', href: `${home}/figure/${f.id}` })),
+          { text: (shared && nameIn(all, shared.figure)) || 'Figure', href: null },
         ]}
         status={<SyncStatus sync={sync} />}
         stages={[

@@ -52,6 +52,9 @@ export function ManyDetails({ work }: { work: Work }) {
         <button type="button" className="button" onClick={actions.tidySelected}>
           Tidy these
         </button>
+        <button type="button" className="button" onClick={work.insets.make}>
+          Make them an inset
+        </button>
         <button type="button" className="button" onClick={actions.removeSelected}>
           Remove
         </button>

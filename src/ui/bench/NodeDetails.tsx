@@ -3,6 +3,7 @@
 import { faultSentence, fieldsOf, isFault, isInside, nestSet, setsOf, suits, type Field } from '@/core/document'
 import { crossLinks, nodesInOrder, type Figure, type FigureNode } from '@/core/figure'
 import { Quote, Row, Text } from './DetailFields'
+import { InsetDetails } from './InsetDetails'
 import { newId } from './useGestures'
 import type { Work } from './work'
 
@@ -53,6 +54,7 @@ export function NodeDetails({ work }: { work: Work }) {
         </button>
       )}
       {node.role === 'set' && <Inside work={work} node={node} />}
+      <InsetDetails key={node.id} work={work} node={node} />
       <Held work={work} held={node.held !== undefined} />
     </>
   )

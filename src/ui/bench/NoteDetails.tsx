@@ -36,7 +36,7 @@ export function NoteDetails({ work }: { work: Work }) {
       <h2 className="font-semibold">Note</h2>
       <Row label="Words">
         <Text
-          key={`${note.id} ${note.text}`}
+          key={`words ${note.id} ${note.text}`}
           label="Words of the note"
           value={note.text}
           onChange={(text) => text && apply(changeNote(figure, note.id, { text }))}

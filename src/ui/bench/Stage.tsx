@@ -13,7 +13,7 @@ import { ComparedMarks, GhostMarks } from './GhostMarks'
 import { offOf, regionAt, regionName, type Preview, type Question, type Stage as StageOf } from './gestures'
 import { Minimap } from './Minimap'
 import { nodesIn, partOf } from './selection'
-import { Pins, PreviewMarks, RegionLit, SelectionMarks } from './StageMarks'
+import { InsetHandles, Pins, PreviewMarks, RegionLit, SelectionMarks } from './StageMarks'
 import { useGestures } from './useGestures'
 import { useMotion } from './useMotion'
 import { useView, type View } from './useView'
@@ -126,6 +126,7 @@ function Picture({ work, stage, view, preview, drawing }: PictureProps) {
         {work.region && <RegionLit scene={scene} sets={work.region} zoom={view.zoom} />}
         {work.compared && <ComparedMarks before={work.compared} after={figure} scene={scene} zoom={view.zoom} />}
         <Pins scene={scene} zoom={view.zoom} />
+        <InsetHandles figure={figure} scene={scene} zoom={view.zoom} />
         {work.ghost ? (
           <GhostMarks before={work.shared.figure} after={figure} scene={scene} zoom={view.zoom} />
         ) : (

@@ -1,6 +1,7 @@
 'use client'
 
 /** What lies over the figure on the stage: what is selected and its handles, what a gesture lights up, pins of held nodes. */
+import type { Figure } from '@/core/figure'
 import type { Box, Point } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import { holds } from './bending'
@@ -160,6 +161,32 @@ export function Pins({ scene, zoom }: { scene: Scene; zoom: number }) {
             strokeWidth={1.5 / zoom}
           />
         ))}
+    </g>
+  )
+}
+
+/** At every node that holds a figure, a ring to open it. */
+export function InsetHandles({ figure, scene, zoom }: { figure: Figure; scene: Scene; zoom: number }) {
+  return (
+    <g>
+      {scene.nodes.flatMap((n) => {
+        const inset = figure.nodes[n.id]?.inset
+        if (inset === undefined) return []
+        const at = { x: n.box.x + n.box.width, y: n.box.y + n.box.height }
+        const r = 9 / zoom
+        return [
+          <g key={n.id} data-handle={`open ${inset}`} className="cursor-pointer">
+            <title>Open the figure inside</title>
+            <circle cx={at.x} cy={at.y} r={r} fill="var(--page)" stroke="var(--sea)" strokeWidth={1.5 / zoom} />
+            <path
+              d={`M${at.x - r * 0.4} ${at.y + r * 0.4}L${at.x + r * 0.4} ${at.y - r * 0.4}M${at.x - r * 0.2} ${at.y - r * 0.4}H${at.x + r * 0.4}V${at.y + r * 0.2}`}
+              fill="none"
+              stroke="var(--sea)"
+              strokeWidth={1.5 / zoom}
+            />
+          </g>,
+        ]
+      })}
     </g>
   )
 }

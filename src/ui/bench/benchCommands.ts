@@ -20,6 +20,8 @@ const noun = (w: Work) => kinds[w.figure.kind].noun
 const article = (word: string) => (/^[aeiou]/.test(word) ? 'an' : 'a')
 const isQuestion = (w: Work) => w.figure.nodes[w.selected?.id ?? '']?.role === 'question'
 
+const insetOf = (w: Work) => w.figure.nodes[w.selected?.id ?? '']?.inset
+
 const rows: readonly Row[] = [
   { name: 'Undo', keys: 'Mod+Z', at: UNDOING, run: (w) => w.edits.undo() },
   { name: 'Redo', keys: 'Mod+Shift+Z', at: UNDOING, run: (w) => w.edits.redo() },
@@ -91,6 +93,15 @@ const rows: readonly Row[] = [
     when: (w) => isTree(w.figure) && alike(w, 'branch').length > 1,
     run: (w) => w.select(nodeParts(alike(w, 'branch'))),
   },
+  { name: 'Make an inset of what is selected', keys: 'Alt+I', when: hasNodes, run: (w) => w.insets.make() },
+  {
+    name: 'Open the inset',
+    keys: 'Alt+Enter',
+    when: (w) => insetOf(w) !== undefined,
+    run: (w) => w.insets.open(insetOf(w) ?? ''),
+  },
+  { name: 'Dissolve the inset', when: (w) => insetOf(w) !== undefined, run: (w) => w.insets.dissolve() },
+  { name: 'Back to the figure that holds this one', keys: 'Alt+Shift+Enter', run: (w) => w.insets.back() },
   { name: 'Release from where it is held', when: hasNodes, run: (w) => w.actions.release() },
   {
     name: 'Tidy: lay the figure out afresh',

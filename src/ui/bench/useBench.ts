@@ -10,19 +10,23 @@ import { compute } from '@/workers/client'
 import { editFigure, type OpenFolio } from '../folio/useFolio'
 import { newestOnly } from './newestOnly'
 
+/** What goes with an edit elsewhere in the folio: it is done, and gives the way back. */
+export type Also = () => Also
+type Turn = { readonly edit: Edit; readonly also: Also | undefined }
+
 /** Edits with their way back. Undo applies the inverse as one more edit, so that it takes back this person's change and
  *  leaves everybody else's. */
 export function useEdits(folio: OpenFolio, id: string) {
-  const undone = useRef<Edit[]>([])
-  const done = useRef<Edit[]>([])
+  const undone = useRef<Turn[]>([])
+  const done = useRef<Turn[]>([])
   const [depth, setDepth] = useState({ undo: 0, redo: 0 })
   const note = () => setDepth({ undo: done.current.length, redo: undone.current.length })
   /** Whether it was done: a figure holds only so much. */
   const apply = useCallback(
-    (edit: Edit): boolean => {
+    (edit: Edit, also?: Also): boolean => {
       const inverse = editFigure(folio, id, edit)
       if (!inverse) return false
-      done.current.push(inverse)
+      done.current.push({ edit: inverse, also: also?.() })
       undone.current = []
       note()
       return true
@@ -30,10 +34,10 @@ export function useEdits(folio: OpenFolio, id: string) {
     [folio, id],
   )
   const turn = useCallback(
-    (from: Edit[], to: Edit[]) => {
-      const edit = from.pop()
-      const inverse = edit && editFigure(folio, id, edit)
-      if (inverse) to.push(inverse)
+    (from: Turn[], to: Turn[]) => {
+      const last = from.pop()
+      const inverse = last && editFigure(folio, id, last.edit)
+      if (inverse) to.push({ edit: inverse, also: last.also?.() })
       note()
     },
     [folio, id],

@@ -48,7 +48,9 @@ export function useGestures(work: Work, { box, view, panBy }: ReturnType<typeof 
   const onPointerDown = (e: PointerEvent<HTMLDivElement>) => {
     if (e.button > 1 || !stage || (e.target as Element).closest('textarea,button,input')) return
     setQuestion(null)
-    if ((e.target as Element).getAttribute('data-handle') === 'insert') return work.actions.addStep()
+    const [handle, which] = handleAt(e)
+    if (handle === 'insert') return work.actions.addStep()
+    if (handle === 'open') return work.insets.open(which)
     e.currentTarget.setPointerCapture(e.pointerId)
     e.currentTarget.focus({ preventScroll: true })
     const next = begun(e, stage, toFrame(e), selection)
@@ -94,8 +96,8 @@ export function useGestures(work: Work, { box, view, panBy }: ReturnType<typeof 
 
 /** Which gesture a press begins; null for a press on nothing that can be taken hold of. */
 function begun(e: PointerEvent, stage: Stage, at: Point, selection: Selection): Gesture | null {
-  const handle = (e.target as Element).getAttribute('data-handle')
-  if (handle) return ofHandle(handle, stage, at, theOne(selection))
+  const [handle, which] = handleAt(e)
+  if (handle) return ofHandle(handle, which, stage, at, theOne(selection))
   const part = partAt(e.target)
   const keys = { shift: e.shiftKey || e.ctrlKey || e.metaKey, alt: e.altKey }
   const found = part === null ? null : partOf(stage.figure, part)
@@ -105,8 +107,15 @@ function begun(e: PointerEvent, stage: Stage, at: Point, selection: Selection): 
   return startFrame(at, keys.shift ? selection : [])
 }
 
-function ofHandle(handle: string, stage: Stage, at: Point, one: Selected): Gesture | null {
-  const [name = '', which = ''] = handle.split(' ')
+/** The handle under the pointer, and which of its kind. */
+function handleAt(e: PointerEvent): readonly [string, string] {
+  const [name = '', which = ''] = (
+    (e.target as Element).closest('[data-handle]')?.getAttribute('data-handle') ?? ''
+  ).split(' ')
+  return [name, which]
+}
+
+function ofHandle(name: string, which: string, stage: Stage, at: Point, one: Selected): Gesture | null {
   if (!one) return null
   if (name === 'thread') return startThread(stage, one.id, which as Side, at)
   if (name === 'bend') return startBend(one.id, Number(which), at)

@@ -10,7 +10,8 @@ import type { OpenFolio, SharedFigure } from '../folio/useFolio'
 import { standing, theOne, type Editing, type Selection } from './selection'
 import { useActions } from './useActions'
 import { offerToManuscript } from './offerToManuscript'
-import { useEdits, usePicture } from './useBench'
+import { useEdits, usePicture, type Also } from './useBench'
+import { useInsets } from './useInsets'
 import type { Passage } from './usePassage'
 import type { Ghost, Work } from './work'
 
@@ -37,16 +38,17 @@ export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage
   const [earlier, compare] = useState<Figure | null>(null)
   const { apply: change } = edits
   const apply = useCallback(
-    (edit: Edit) => {
+    (edit: Edit, also?: Also) => {
       showGhost(null)
       setDraft(null)
-      if (!change(settled ? leavingPlaces(figure, edit, settled) : edit)) return tell(TOO_MUCH)
+      if (!change(settled ? leavingPlaces(figure, edit, settled) : edit, also)) return tell(TOO_MUCH)
       offerToManuscript({ folio, passage, figure, edit, change, tell })
     },
     [change, figure, settled, folio, passage, tell],
   )
   const { selection, select, region, selectRegion } = useSelection(shown)
   const actions = useActions({ figure, apply, selection, region, select, edit, tell })
+  const insets = useInsets({ folio, shared, apply, selection, select, edit, tell })
   return {
     folio,
     shared,
@@ -67,6 +69,7 @@ export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage
     compared: earlier,
     compare,
     actions,
+    insets,
     edits,
     tell,
   }

@@ -5,7 +5,8 @@ import type { Scene } from '@/core/scene'
 import type { OpenFolio, SharedFigure } from '../folio/useFolio'
 import type { Editing, Selected, Selection } from './selection'
 import type { BenchActions } from './useActions'
-import type { Edits, Picture } from './useBench'
+import type { Also, Edits, Picture } from './useBench'
+import type { Insets } from './useInsets'
 
 /** What would come of an edit, shown on the stage before it is made. */
 export type Ghost = { readonly edit: Edit; readonly says: string }
@@ -25,7 +26,8 @@ export type Work = {
   readonly selectRegion: (sets: readonly string[] | null) => void
   readonly editing: Editing | null
   readonly edit: (e: Editing | null) => void
-  readonly apply: (edit: Edit) => void
+  /** `also` is what goes with it elsewhere in the folio. */
+  readonly apply: (edit: Edit, also?: Also) => void
   /** Shows words as they are being typed, without keeping them. */
   readonly draft: (edit: Edit | null) => void
   readonly ghost: Ghost | null
@@ -34,6 +36,7 @@ export type Work = {
   readonly compared: Figure | null
   readonly compare: (earlier: Figure | null) => void
   readonly actions: BenchActions
+  readonly insets: Insets
   readonly edits: Edits
   readonly tell: (text: string, action?: { label: string; run: () => void }) => void
 }

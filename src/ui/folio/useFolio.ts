@@ -133,6 +133,8 @@ const readFigures = (figures: Y.Map<Y.Map<unknown>>): readonly SharedFigure[] =>
     const figure = readFigure(shared)
     return figure ? [{ figure, anchor: (shared.get('anchor') as Anchor | undefined) ?? null }] : []
   })
+/** All figures of the folio as they are now. */
+export const figuresIn = (folio: OpenFolio): readonly SharedFigure[] => readFigures(folio.figures)
 const readTitle = (head: Y.Map<unknown>): string => String(head.get('title') ?? '')
 
 export const useFigures = (folio: OpenFolio | null): readonly SharedFigure[] =>

@@ -16,5 +16,13 @@ export default async function Page({ params, searchParams }: Asked) {
   const title = await titleForPage(id)
   if (title === null) notFound()
   const { show } = await searchParams
-  return <Bench folioId={id} figureId={figureId} title={title} show={show === 'drift' ? 'drift' : 'details'} />
+  return (
+    <Bench
+      key={figureId}
+      folioId={id}
+      figureId={figureId}
+      title={title}
+      show={show === 'drift' ? 'drift' : 'details'}
+    />
+  )
 }
