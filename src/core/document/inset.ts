@@ -196,3 +196,18 @@ export function holdersOf(figures: readonly Figure[], id: FigureId): FigureId[] 
       if (!out.includes(f.id) && Object.values(f.nodes).some((n) => n.inset === at)) out.push(f.id)
   return out
 }
+
+/** The figures inside nodes of this one, and those inside of them. */
+export function insetsIn(figures: readonly Figure[], f: Figure): Figure[] {
+  const out: Figure[] = []
+  const collect = (at: Figure): void => {
+    for (const n of Object.values(at.nodes)) {
+      const inset = figures.find((o) => o.id === n.inset)
+      if (!inset || inset === f || out.includes(inset)) continue
+      out.push(inset)
+      collect(inset)
+    }
+  }
+  collect(f)
+  return out
+}

@@ -155,7 +155,7 @@ class Picture {
   insert(id: NodeId): void {
     const before = this.ends(this.links.filter((l) => l.to === id).map((l) => l.from))
     const after = this.ends(this.links.filter((l) => l.from === id).map((l) => l.to))
-    const from = before[0]
+    const from = this.leadingTo(before, after)
     const to = after.find((s) => !from || head(s) >= foot(from)) ?? (from ? undefined : after[0])
     const run = from?.run ?? to?.run ?? Math.max(0, this.starts.length - 1)
     const own = this.inRun(run)
@@ -185,6 +185,13 @@ class Picture {
     this.shift(moving, best.lack)
     this.spots.set(id, spot)
     this.makeRoomAtEnd(spot, run)
+  }
+
+  /** The lowest of what leads to a new node, but for what comes back from below all that follows. */
+  private leadingTo(before: readonly Spot[], after: readonly Spot[]): Spot | undefined {
+    const onward = before.filter((b) => after.length === 0 || after.some((a) => head(a) >= foot(b)))
+    const lowest = onward.reduce<Spot | undefined>((low, b) => (!low || foot(b) > foot(low) ? b : low), undefined)
+    return lowest ?? before[0]
   }
 
   /** In line with a node of a neighbouring branch that stands at nearly the same height. */

@@ -17,7 +17,7 @@ export const ArrangementStrip = memo(function ArrangementStrip({ work }: { work:
   // Shown for one kind only: when it is switched, its arrangements are of more use.
   const [kindsOf, setKindsOf] = useState<string | null>(null)
   const kindsShown = kindsOf === figure.kind
-  const { of, missing, runs } = leftOut(figure)
+  const { of, missing, runs } = leftOut(figure, work.insets.within())
   return (
     <section
       aria-label="Kind, arrangement and frame"

@@ -38,8 +38,8 @@ export function Text({
       aria-label={label}
       defaultValue={value}
       placeholder={hint}
-      rows={Math.min(6, Math.max(1, Math.ceil(value.length / 14)))}
-      className="field resize-none"
+      rows={1}
+      className="field field-sizing-content max-h-40 resize-none"
       onBlur={(e) => e.target.value.trim() !== value && onChange(e.target.value.replace(/\s+/g, ' ').trim())}
       onKeyDown={(e) => {
         e.stopPropagation()

@@ -38,7 +38,7 @@ export function EditInPlace({
   const box = words.box(scene, editing.id)
   if (!box) return null
   const value = words.read(figure, editing.id) ?? ''
-  const width = Math.max(150, box.width * view.zoom)
+  const width = Math.max(190, box.width * view.zoom)
   const change = (typed: string) => words.write(figure, editing.id, typed)
   const onLines = (lines: string) => {
     const [first = '', ...rest] = lines.trim().split('\n')
@@ -54,7 +54,7 @@ export function EditInPlace({
       value={value}
       typed={typed}
       label={words.says}
-      className="absolute resize-none rounded border-2 border-needle bg-page px-2 py-1 text-center text-[14px] text-ink shadow-lg"
+      className="absolute field-sizing-content resize-none rounded border-2 border-needle bg-page px-2 py-1 text-center text-[14px] text-ink shadow-lg"
       style={{
         left: view.x + (box.x + box.width / 2) * view.zoom - width / 2,
         top: view.y + box.y * view.zoom,

@@ -127,7 +127,7 @@ function Dress({ work }: { work: Work }) {
 /** What it was read from and what of that it does not say. */
 function About({ work }: { work: Work }) {
   const { figure } = work
-  const { of, missing, runs } = leftOut(figure)
+  const { of, missing, runs } = leftOut(figure, work.insets.within())
   const { passage, wasRead } = figure
   if (!passage) return <p className="text-[13px] text-quiet">Made by hand, from no passage.</p>
   const words = wasRead.text.slice(passage.start, passage.end).trim()

@@ -130,7 +130,7 @@ function Picture({ work, stage, view, preview, drawing }: PictureProps) {
         {work.ghost ? (
           <GhostMarks before={work.shared.figure} after={figure} scene={scene} zoom={view.zoom} />
         ) : (
-          !work.compared && <SelectionMarks stage={stage} selection={selection} />
+          !work.compared && work.editing?.where !== 'stage' && <SelectionMarks stage={stage} selection={selection} />
         )}
         {preview && <PreviewMarks stage={stage} preview={preview} />}
       </g>

@@ -3,7 +3,7 @@
 import { nanoid } from 'nanoid'
 import { useRouter } from 'next/navigation'
 import { useMemo } from 'react'
-import { dissolved, holdersOf, intoInset } from '@/core/document'
+import { dissolved, holdersOf, insetsIn, intoInset } from '@/core/document'
 import { blankFigure, type Figure } from '@/core/figure'
 import type { Span } from '@/core/text'
 import { anchorOf, projectShared, type Anchor } from '@/manuscript'
@@ -73,6 +73,8 @@ export function useInsets({ folio, shared, apply, selection, select, edit, tell 
     }
     return {
       open,
+      /** The figures inside this one. */
+      within: (): readonly Figure[] => insetsIn(all(), figure),
       /** To the figure that holds this one. */
       back: () => {
         const holder = holderOf(all(), figure.id)

@@ -1,12 +1,15 @@
 'use client'
 
-import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from 'react'
+import { usePathname } from 'next/navigation'
+import { createContext, useCallback, useContext, useEffect, useRef, useState, type ReactNode } from 'react'
 import { X } from 'lucide-react'
 
 type Shown = {
   readonly text: string
   readonly action: { readonly label: string; readonly run: () => void } | null
   readonly key: number
+  /** The page it speaks of: on another it would be in the way. */
+  readonly page: string
 }
 type Tell = (text: string, action?: { label: string; run: () => void }) => void
 
@@ -18,8 +21,13 @@ const STAYS_MS = 12_000
 /** One line at the foot of the page: what happened, and how to take it back. */
 export function NoticeProvider({ children }: { children: ReactNode }) {
   const [shown, setShown] = useState<Shown | null>(null)
+  const page = usePathname()
+  const here = useRef(page)
+  useEffect(() => {
+    here.current = page
+  }, [page])
   const tell = useCallback<Tell>(
-    (text, action) => setShown({ text, action: action ?? null, key: performance.now() }),
+    (text, action) => setShown({ text, action: action ?? null, key: performance.now(), page: here.current }),
     [],
   )
   useEffect(() => {
@@ -35,7 +43,7 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
         aria-live="polite"
         className="pointer-events-none fixed inset-x-0 bottom-5 z-50 flex justify-center"
       >
-        {shown && (
+        {shown?.page === page && (
           <div className="pointer-events-auto flex max-w-[46rem] items-center gap-4 rounded-lg bg-ink px-4 py-2.5 text-[14px] text-page shadow-lg">
             <span>{shown.text}</span>
             {shown.action && (
