@@ -39,7 +39,7 @@ function drawn(figure: Figure): Drawn[] {
         name,
         note: `${points.toFixed(1)} pt${small ? ' TOO SMALL' : ''}`,
         svg: svgFile(scene, {
-          words: { as: 'outlines', typesetter },
+          words: { as: 'outlines', typesetter, pictureAt: () => null },
           background: true,
           title: name,
           description: '',

@@ -180,13 +180,19 @@ async function draw(file: string, options: Options): Promise<void> {
   )
   const dressed = { ...figure, ...(frame ? { frame } : {}), ...(arrangement ? { arrangement } : {}) }
   if (format === 'json') return write(output, `${JSON.stringify(dressed, null, 2)}\n`)
-  const made = await figureFile(dressed, {
-    format,
-    words: 'text',
-    theme: options.dark ? 'dark' : 'light',
-    background: !options.transparent,
-    scale,
-  })
+  const made = await figureFile(
+    dressed,
+    {
+      format,
+      words: 'text',
+      theme: options.dark ? 'dark' : 'light',
+      background: !options.transparent,
+      scale,
+    },
+    {},
+  )
+  if (Object.values(dressed.nodes).some((n) => n.picture))
+    process.stderr.write('Pictures are kept in the folio, not in the figure’s JSON: their places are left empty.\n')
   if ('code' in made) throw new Unusable(made)
   write(output, made)
 }

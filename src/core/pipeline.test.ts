@@ -194,7 +194,7 @@ test('the same figure gives the same bytes, also when its records are shuffled',
     }
     const bytes = (f: typeof figure, t = typesetter) =>
       svgFile(sceneOf(f, 'light', t), {
-        words: { as: 'text' },
+        words: { as: 'text', pictureAt: () => null },
         background: true,
         title: '',
         description: '',

@@ -30,9 +30,9 @@ type RouteContext = { params: Promise<Record<string, string>> }
 
 /** A handler that needs no folio. */
 export const route =
-  (rate: RateName, handle: (asked: Asked) => Promise<Response>) =>
-  async (request: Request): Promise<Response> =>
-    guarded(request, rate, async (person) => handle({ person, request }))
+  <P>(rate: RateName, handle: (asked: Asked & { params: P }) => Promise<Response>) =>
+  async (request: Request, context: { params: Promise<P> }): Promise<Response> =>
+    guarded(request, rate, async (person) => handle({ person, request, params: await context.params }))
 
 /** A handler on one folio, called only when the person may do `action` to it. */
 export const folioRoute =

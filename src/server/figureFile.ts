@@ -22,17 +22,25 @@ export type FileOptions = {
 /** A PNG above this would need more than half a gigabyte while it is made. */
 export const MAX_PIXELS = 60_000_000
 
+/** Pictures of a figure as data addresses, by their hash. */
+export type Pictures = Readonly<Record<string, string>>
+
 export const figureScene = (figure: Figure, theme: Theme): Scene => sceneOf(figure, theme, serverTypesetter())
 
-export async function figureFile(figure: Figure, options: FileOptions): Promise<Uint8Array | Problem> {
+export async function figureFile(
+  figure: Figure,
+  options: FileOptions,
+  pictures: Pictures,
+): Promise<Uint8Array | Problem> {
+  const pictureAt = (hash: string) => pictures[hash] ?? null
   const scene = figureScene(figure, options.theme)
   const common = { background: options.background, title: figure.title || 'Figure', description: altTextOf(figure) }
   const outlined = () =>
-    svgFile(scene, { ...common, words: { as: 'outlines', typesetter: serverTypesetter() }, fontFaces: '' })
+    svgFile(scene, { ...common, words: { as: 'outlines', typesetter: serverTypesetter(), pictureAt }, fontFaces: '' })
   if (options.format === 'svg') {
     const svg =
       options.words === 'text'
-        ? svgFile(scene, { ...common, words: { as: 'text' }, fontFaces: await embeddedFonts(scene) })
+        ? svgFile(scene, { ...common, words: { as: 'text', pictureAt }, fontFaces: await embeddedFonts(scene) })
         : outlined()
     return new TextEncoder().encode(svg)
   }

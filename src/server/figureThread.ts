@@ -4,11 +4,11 @@ import { createHash } from 'node:crypto'
 import { Worker } from 'node:worker_threads'
 import type { Figure } from '@/core/figure'
 import type { Problem } from '@/core/problem'
-import type { FileOptions } from './figureFile'
+import type { FileOptions, Pictures } from './figureFile'
 import { shippedFile } from './home'
 import { log } from './log'
 
-export type Job = { readonly figure: Figure; readonly options: FileOptions }
+export type Job = { readonly figure: Figure; readonly options: FileOptions; readonly pictures: Pictures }
 export type Done = { readonly made: Uint8Array | Problem } | { readonly fault: string }
 type Made = Uint8Array | Problem
 
@@ -28,13 +28,13 @@ const held = globalThis as typeof globalThis & { compassThread?: Thread }
 const thread = (): Thread => (held.compassThread ??= { worker: null, last: Promise.resolve(), tooSlow: new Set() })
 
 /** The file of a figure, or why there is none. Throws when the thread met a fault of ours. */
-export function makeFigureFile(figure: Figure, options: FileOptions): Promise<Made> {
+export function makeFigureFile(figure: Figure, options: FileOptions, pictures: Pictures): Promise<Made> {
   const own = thread()
   const key = createHash('sha256')
     .update(JSON.stringify([figure, options.theme]))
     .digest('base64')
   const mine = own.last.then(() =>
-    own.tooSlow.has(key) ? tooSlow : made({ figure, options }, () => remember(own.tooSlow, key)),
+    own.tooSlow.has(key) ? tooSlow : made({ figure, options, pictures }, () => remember(own.tooSlow, key)),
   )
   own.last = mine.catch(() => undefined)
   return mine
@@ -104,6 +104,7 @@ const WARM: Job = {
     wasRead: { text: '', nodes: {}, links: {} },
   },
   options: { format: 'svg', words: 'outlines', theme: 'light', background: false, scale: 1 },
+  pictures: {},
 }
 
 function answerWithin(worker: Worker, job: Job, seconds: number): Promise<Done | null> {

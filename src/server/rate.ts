@@ -10,6 +10,7 @@ const perMinute = {
   'folio change': 600,
   'figure file': 600,
   version: 600,
+  picture: 1_200,
   draft: 30,
   reading: 30,
 } as const

@@ -37,5 +37,8 @@ export type Tables = {
     name: string | null
     figure: ColumnType<unknown, string, string>
   }
+  /** Uploaded pictures, by the hash of what is stored. */
+  picture: { hash: string; type: string; width: number; height: number; data: Buffer; made_at: Time }
+  folio_picture: { folio_id: string; hash: string }
   folio_snapshot: { folio_id: string; sequence: Big; data: Buffer; created_at: Time }
 }

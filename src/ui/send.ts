@@ -4,7 +4,7 @@ export async function send(method: 'POST' | 'PATCH' | 'DELETE', path: string, bo
   return 'problem' in answer ? answer.problem : null
 }
 
-/** Like `send`, with the answer's JSON. */
+/** Like `send`, with the answer's JSON. A file goes as it is. */
 export async function ask(
   method: 'GET' | 'POST' | 'PATCH' | 'DELETE',
   path: string,
@@ -13,7 +13,11 @@ export async function ask(
   try {
     const response = await fetch(path, {
       method,
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+      ...(body === undefined
+        ? {}
+        : body instanceof Blob
+          ? { body }
+          : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
     })
     const json: unknown = response.status === 204 ? null : await response.json()
     if (response.ok) return { json }

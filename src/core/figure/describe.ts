@@ -10,7 +10,8 @@ export function altTextOf(figure: Figure): string {
     const beside = out.filter((l) => l.role === 'beside').length > 1 ? 'at the same time: ' : ''
     const to = out.map((l) => `${l.text ? `${l.text}: ` : ''}${figure.nodes[l.to]?.text ?? ''}`)
     const detail = n.detail ? `: ${n.detail}` : ''
-    return `${n.text}${detail}${to.length > 1 || out.some((l) => l.text) ? ` (${beside}${to.join('; ')})` : ''}`
+    const shows = n.picture ? (n.picture.alt ? ` (picture: ${n.picture.alt})` : ' (with a picture)') : ''
+    return `${n.text}${shows}${detail}${to.length > 1 || out.some((l) => l.text) ? ` (${beside}${to.join('; ')})` : ''}`
   })
   const notes = notesInOrder(figure).map((n) => ` Note: ${n.text}.`)
   return `${kinds[figure.kind].name}${figure.title ? ` “${figure.title}”` : ''}, ${sentences.length} parts. ${sentences.join('. ')}.${notes.join('')}`

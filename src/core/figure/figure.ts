@@ -1,11 +1,12 @@
 /** A figure as data: what is said and how it is linked, without a coordinate but for what a person placed by hand.
  *  One flat record serves all six kinds; its fields are defined once, in `figureSchema`. */
-import type { FigureFields, LinkFields, NodeFields, NoteFields } from './figureSchema'
+import type { FigureFields, LinkFields, NodeFields, NoteFields, PictureFields } from './figureSchema'
 
 export type Figure = FigureFields
 export type FigureNode = NodeFields
 export type FigureLink = LinkFields
 export type FigureNote = NoteFields
+export type FigurePicture = PictureFields
 export type FigureId = string
 export type NodeId = string
 export type LinkId = string

@@ -29,6 +29,17 @@ const look = z.readonly(
   z.object({ fill: z.optional(short(32)), line: z.optional(short(32)), shape: z.optional(short(32)) }),
 )
 
+/** An uploaded picture by the hash of its bytes (SHA-256, hexadecimal), with its size in pixels. */
+const picture = z.readonly(
+  z.object({
+    hash: z.string().check(z.regex(/^[0-9a-f]{64}$/, 'no hash of a picture')),
+    width: z.int().check(z.gte(1), z.lte(20_000)),
+    height: z.int().check(z.gte(1), z.lte(20_000)),
+    /** What it shows, for those who do not see it. */
+    alt: z.optional(words),
+  }),
+)
+
 export const nodeSchema = z.readonly(
   z.object({
     id,
@@ -43,6 +54,7 @@ export const nodeSchema = z.readonly(
     measure: z.optional(z.readonly(z.object({ value: z.number(), unit: short(32) }))),
     duration: z.optional(words),
     icon: z.optional(short(64)),
+    picture: z.optional(picture),
     fields: z.optional(z.readonly(z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])))),
     /** The words of the passage that this node came from. */
     source: spans,
@@ -187,5 +199,6 @@ export type Fitting = z.infer<typeof fitting>
 export type PlacesFields = z.infer<typeof placesSchema>
 export type FigureFields = z.infer<typeof figureSchema>
 export type NodeFields = z.infer<typeof nodeSchema>
+export type PictureFields = z.infer<typeof picture>
 export type NoteFields = z.infer<typeof noteSchema>
 export type LinkFields = z.infer<typeof linkSchema>

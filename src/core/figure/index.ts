@@ -9,6 +9,7 @@ export {
   type FigureLink,
   type FigureNode,
   type FigureNote,
+  type FigurePicture,
   type LinkId,
   type NodeId,
   type NoteId,

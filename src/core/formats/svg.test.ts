@@ -22,7 +22,7 @@ const hostile = (text: string) => {
 test('words of a figure never become markup, and every file is well-formed', () => {
   const figure = hostile('<script>alert(1)</script> & "quoted" \u0000\ud800 ]]>')
   const svg = svgFile(sceneOf(figure, 'light', typesetter), {
-    words: { as: 'text' },
+    words: { as: 'text', pictureAt: () => null },
     background: true,
     title: figure.title,
     description: '"',
@@ -46,7 +46,7 @@ test('a PNG has the size asked for, its background, and none when none is wanted
     [2, false],
     [4, true],
   ] as const) {
-    const file = await figureFile(figure, { format: 'png', words: 'outlines', theme: 'light', background, scale })
+    const file = await figureFile(figure, { format: 'png', words: 'outlines', theme: 'light', background, scale }, {})
     if ('code' in file) throw new Error(file.code)
     const png = PNG.sync.read(Buffer.from(file))
     expect([png.width, png.height]).toEqual([1280 * scale, 720 * scale])
@@ -55,13 +55,17 @@ test('a PNG has the size asked for, its background, and none when none is wanted
 })
 
 test('an SVG with text carries its fonts and asks nobody for anything', async () => {
-  const file = await figureFile(hostile('Prüfen घाट'), {
-    format: 'svg',
-    words: 'text',
-    theme: 'dark',
-    background: true,
-    scale: 1,
-  })
+  const file = await figureFile(
+    hostile('Prüfen घाट'),
+    {
+      format: 'svg',
+      words: 'text',
+      theme: 'dark',
+      background: true,
+      scale: 1,
+    },
+    {},
+  )
   if ('code' in file) throw new Error(file.code)
   const svg = Buffer.from(file).toString('utf8')
   expect(svg).toContain('Prüfen')
@@ -86,6 +90,27 @@ test('a picture too large to make is refused with the numbers', async () => {
   const file = await figureFile(
     { ...figure, kind: 'process', nodes: many, links: chain },
     { format: 'png', words: 'outlines', theme: 'light', background: true, scale: 4 },
+    {},
   )
   expect(file).toMatchObject({ code: 'picture-too-large' })
+})
+
+test('a picture stands in its node, in the file; where it is not at hand its place is framed', async () => {
+  const bare = steps('Check')
+  const hash = 'a'.repeat(64)
+  const figure = { ...bare, nodes: { a: { ...bare.nodes.a!, picture: { hash, width: 40, height: 20 } } } }
+  const red = new PNG({ width: 40, height: 20 })
+  for (let i = 0; i < red.data.length; i += 4) red.data.set([200, 20, 30, 255], i)
+  const address = `data:image/png;base64,${PNG.sync.write(red).toString('base64')}`
+  const reds = async (pictures: Record<string, string>) => {
+    const options = { format: 'png', words: 'outlines', theme: 'light', background: true, scale: 1 } as const
+    const file = await figureFile(figure, options, pictures)
+    if ('code' in file) throw new Error(file.code)
+    const { data } = PNG.sync.read(Buffer.from(file))
+    let count = 0
+    for (let i = 0; i < data.length; i += 4) if (data[i] === 200 && data[i + 1] === 20 && data[i + 2] === 30) count++
+    return count
+  }
+  expect(await reds({ [hash]: address })).toBeGreaterThan(40 * 20 * 0.8)
+  expect(await reds({})).toBe(0)
 })

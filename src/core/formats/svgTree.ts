@@ -19,9 +19,11 @@ export type SvgElement = {
   readonly attributes: Readonly<Record<string, string | number>>
   readonly children: readonly (SvgElement | string)[]
 }
-/** How words are drawn: as text in the shipped fonts, or as outlines that need no font. */
-export type Words =
+/** How words are drawn: as text in the shipped fonts, or as outlines that need no font; and where pictures are found by
+ *  their hash: null for one that is not at hand, whose place is then left framed and empty. */
+export type Words = (
   { readonly as: 'text' } | { readonly as: 'outlines'; readonly typesetter: Pick<Typesetter, 'outline'> }
+) & { readonly pictureAt: (hash: string) => string | null }
 
 const round = (v: number): number => Math.round(v * 100) / 100
 const element = (
@@ -82,6 +84,13 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
       ...(m.arrow === 0
         ? []
         : [element('path', { d: `M${head.map((p) => `${round(p.x)} ${round(p.y)}`).join('L')}Z`, fill: m.line })]),
+    ]
+  },
+  picture: ({ box, hash, line }, { pictureAt }) => {
+    const place = { x: round(box.x), y: round(box.y), width: round(box.width), height: round(box.height) }
+    const href = pictureAt(hash)
+    return [
+      href === null ? element('rect', { ...place, fill: 'none', stroke: line }) : element('image', { ...place, href }),
     ]
   },
   text: (m, words) =>

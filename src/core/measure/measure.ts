@@ -35,11 +35,17 @@ export type SetLine = {
 }
 export type TextBlock = Size & { readonly lines: readonly SetLine[]; readonly text: string }
 
+/** A picture in a node; `middle` is how far its middle lies below that of the node. */
+export type SizedPicture = Size & { readonly hash: string; readonly alt: string; readonly middle: number }
+
 export type SizedNode = Size & {
   readonly id: NodeId
   readonly role: NodeRole
   readonly shape: ShapeName
   readonly block: TextBlock
+  /** How far the middle of its words lies below that of the node. */
+  readonly wordsMiddle: number
+  readonly picture: SizedPicture | null
   readonly held: Box | null
   /** Sets a member belongs to. */
   readonly memberOf: readonly NodeId[]
@@ -206,6 +212,8 @@ function sizedNode(
   style: FigureStyle,
   typesetter: Typesetter,
 ): SizedNode {
+  // A picture says enough by itself.
+  const wordless = node.picture !== undefined && node.text === '' && !node.detail && !node.duration && worth === null
   const point = node.role === 'point' || node.role === 'set'
   const room = roomFor(node, shape, style)
   const parts = [
@@ -218,17 +226,20 @@ function sizedNode(
   if (node.duration) parts.push({ text: node.duration, look: style.label, strong: false })
   if (node.detail) parts.push({ text: node.detail, look: style.label, strong: false })
   if (worth !== null) parts.push({ text: worth, look: style.heading, strong: true })
-  const block = textBlock(parts, room, typesetter)
+  const block = textBlock(wordless ? [] : parts, room, typesetter)
+  const content = withPicture(node, block, style)
   const tight = ['diamond', 'plain', 'circle', 'oval'].includes(shape) ? 0.35 : 1
   const around = shapes[shape].around({
-    width: Math.max(block.width, style.body.size * MIN_WIDTH_IN_EM * tight) + 2 * style.padding.x * tight,
-    height: block.height + 2 * style.padding.y * tight,
+    width: Math.max(content.width, style.body.size * MIN_WIDTH_IN_EM * tight) + 2 * style.padding.x * tight,
+    height: content.height + 2 * style.padding.y * tight,
   })
   return {
     id: node.id,
     role: node.role,
     shape,
     block,
+    wordsMiddle: content.wordsMiddle,
+    picture: content.picture,
     held: node.held ?? null,
     memberOf: node.memberOf ?? [],
     weight: weightOf(node),
@@ -237,6 +248,29 @@ function sizedNode(
     barOf: null,
     width: around.width,
     height: around.height,
+  }
+}
+
+/** Of the size of the words, between a picture and the words below it. */
+const BELOW_PICTURE = 0.4
+
+/** The words of a node below its picture, as large as it may be, and no larger than it is. */
+function withPicture(
+  { picture }: FigureNode,
+  block: TextBlock,
+  style: FigureStyle,
+): Size & Pick<SizedNode, 'picture' | 'wordsMiddle'> {
+  if (!picture) return { width: block.width, height: block.height, wordsMiddle: 0, picture: null }
+  const { width: wide, height: high } = style.picture
+  const scale = Math.min(1, wide / picture.width, high / picture.height)
+  const [width, height] = [picture.width * scale, picture.height * scale]
+  const gap = block.lines.length > 0 ? style.body.size * BELOW_PICTURE : 0
+  const below = block.height + gap
+  return {
+    width: Math.max(width, block.width),
+    height: height + below,
+    wordsMiddle: (height + gap) / 2,
+    picture: { hash: picture.hash, alt: picture.alt ?? '', width, height, middle: -below / 2 },
   }
 }
 

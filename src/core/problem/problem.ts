@@ -29,6 +29,9 @@ export type Problem =
   | { readonly code: 'no-reader' }
   | { readonly code: 'picture-too-large'; readonly pixels: number; readonly limit: number }
   | { readonly code: 'picture-too-slow'; readonly seconds: number }
+  | { readonly code: 'picture-unreadable' }
+  | { readonly code: 'picture-too-heavy'; readonly limit: number }
+  | { readonly code: 'pictures-too-many'; readonly limit: number }
   | { readonly code: 'folio-broken' }
   | { readonly code: 'database-away' }
   | { readonly code: 'storage-full' }
@@ -78,6 +81,12 @@ const english: Sentences = {
     `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
   'picture-too-slow': (p) =>
     `This figure is too dense to be drawn within ${p.seconds} seconds. Remove links, or split it into several figures.`,
+  'picture-unreadable': () =>
+    'This file is not a picture that can be read. Save it as PNG, JPEG or WebP and choose it again; nothing was changed.',
+  'picture-too-heavy': (p) =>
+    `This picture is too large: ${n(p.limit)} bytes and 50 million pixels are the most. Make it smaller and choose it again; nothing was changed.`,
+  'pictures-too-many': (p) =>
+    `A folio holds ${n(p.limit)} pictures. Begin another folio for the rest; nothing was changed.`,
   'folio-broken': () =>
     'What is stored of this folio cannot be read in full. Go to the shelf and restore it there to its last good state.',
   'database-away': () =>

@@ -46,4 +46,12 @@ export type Mark =
       readonly line: string
       readonly width: number
     }
+  /** An uploaded picture, by the hash of its bytes. */
+  | {
+      readonly mark: 'picture'
+      readonly owner: string
+      readonly hash: string
+      readonly box: Box
+      readonly line: string
+    }
   | { readonly mark: 'text'; readonly owner: string; readonly lines: readonly SceneLine[]; readonly fill: string }

@@ -101,7 +101,16 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     }
     const within = { ...shape, box: boxAt(inflate(n.box, -style.body.size * 0.28)), fill: 'none' }
     const shown = n.inset && n.shape !== 'doubled' && n.shape !== 'plain' ? [shape, within] : [shape]
-    return n.barOf !== null ? shown : [...shown, text(n.id, n.block, centreOf(n.box), look.text)]
+    if (n.barOf !== null) return shown
+    const c = centreOf(n.box)
+    const picture = n.picture && boxAround({ x: c.x, y: c.y + n.picture.middle }, n.picture)
+    return [
+      ...shown,
+      ...(n.picture && picture
+        ? [{ mark: 'picture', owner: n.id, hash: n.picture.hash, box: boxAt(picture), line: look.line } as const]
+        : []),
+      text(n.id, n.block, { x: c.x, y: c.y + n.wordsMiddle }, look.text),
+    ]
   })
   const labels = routed.routes.flatMap((r) =>
     r.label ? [text(r.id, r.label.block, centreOf(r.label.box), style.connector.text)] : [],
@@ -123,7 +132,13 @@ export function scene(routed: Routed, keep: { fit: Fit; width: number; height: n
     fit,
     nodes: routed.nodes
       .filter((n) => n.barOf === null)
-      .map((n) => ({ id: n.id, box: boxAt(n.box), text: n.block.text, held: n.held !== null, inset: n.inset })),
+      .map((n) => ({
+        id: n.id,
+        box: boxAt(n.box),
+        text: n.block.text || (n.picture?.alt ?? ''),
+        held: n.held !== null,
+        inset: n.inset,
+      })),
     links: routed.routes
       .filter((r) => !bars.has(r.id))
       .map((r) => ({

@@ -26,6 +26,8 @@ export type FigureStyle = {
   /** Remarks in the margin, and the lines that tie them to what they speak of. */
   readonly note: { readonly line: string; readonly text: string }
   readonly outline: number
+  /** The most room a picture in a node takes. */
+  readonly picture: { readonly width: number; readonly height: number }
   /** Fills and lines that tell sets apart. */
   readonly tints: readonly { readonly fill: string; readonly line: string }[]
   /** Sizes in px of the layout, leading as a multiple of the size. */
@@ -155,6 +157,7 @@ export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): 
     roles: Object.fromEntries(roles.map((r) => [r, roleLook(r, c)])) as Record<NodeRole, RoleLook>,
     note: { line: c.brass[1], text: c.ink },
     outline: size / 12,
+    picture: { width: size * 9, height: size * 6 },
     tints: [c.sea, c.brass, c.moss, c.clay, c.slate].map(([fill, line]) => ({ fill, line })),
     heading: { fonts: fontChain(typeface, 600), size, leading: 1.25 },
     body: { fonts: fontChain(typeface, 400), size, leading: 1.25 },

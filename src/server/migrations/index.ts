@@ -2,10 +2,12 @@ import type { Migration } from 'kysely'
 import { foundations } from './m0001Foundations'
 import { summaries } from './m0002Summaries'
 import { versions } from './m0003Versions'
+import { pictures } from './m0004Pictures'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
   '0001_foundations': foundations,
   '0002_summaries': summaries,
   '0003_versions': versions,
+  '0004_pictures': pictures,
 }

@@ -4,6 +4,7 @@ import { faultSentence, fieldsOf, isFault, isInside, nestSet, setsOf, suits, typ
 import { crossLinks, nodesInOrder, type Figure, type FigureNode } from '@/core/figure'
 import { Quote, Row, Text } from './DetailFields'
 import { InsetDetails } from './InsetDetails'
+import { PictureDetails } from './PictureDetails'
 import { newId } from './useGestures'
 import type { Work } from './work'
 
@@ -54,6 +55,7 @@ export function NodeDetails({ work }: { work: Work }) {
         </button>
       )}
       {node.role === 'set' && <Inside work={work} node={node} />}
+      <PictureDetails key={`picture ${node.id}`} work={work} node={node} />
       <InsetDetails key={node.id} work={work} node={node} />
       <Held work={work} held={node.held !== undefined} />
     </>

@@ -19,11 +19,12 @@ function subjects(f: Figure): { readonly key: string; readonly says: string; rea
     })),
     ...regionsOf(f).map((r) => {
       const region = r.sets.map((s) => s.id)
-      return { key: region.join(' and '), says: regionName(f, region), about: { region } }
+      return { key: nameOf({ region }), says: regionName(f, region), about: { region } }
     }),
   ]
 }
-const nameOf = (a: About): string => (a === null ? '' : 'part' in a ? a.part : a.region.join(' and '))
+const nameOf = (a: About): string =>
+  a === null ? '' : 'part' in a ? a.part : `region ${a.region.toSorted().join(' ')}`
 
 /** A selected note: its words, what it speaks of, where it stands. */
 export function NoteDetails({ work }: { work: Work }) {

@@ -4,6 +4,7 @@ import { regionsOf, rename } from '@/core/document'
 import { regionName } from './gestures'
 import type { Work } from './work'
 import { Text } from './DetailFields'
+import { PickPicture } from './PictureDetails'
 
 /** A region of a Venn diagram as a place: what lies in it, and room for more. */
 export function RegionDetails({ work }: { work: Work }) {
@@ -36,6 +37,7 @@ export function RegionDetails({ work }: { work: Work }) {
       <button type="button" className="button self-start" onClick={() => actions.addMember(region ?? [])}>
         Add a member here
       </button>
+      <PickPicture says="Put a picture here" onFile={(file) => work.pictures.intoRegion(region ?? [], file)} />
       {found?.sets.map((s) => (
         <button
           key={s.id}

@@ -3,6 +3,7 @@
 import { memo, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react'
 import { changeNote, push, type Boxes } from '@/core/document'
 import { altTextOf } from '@/core/figure'
+import type { Point } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import { partAt, sceneParts } from '../scene/SceneView'
 import { useCommands } from '../chrome/commands'
@@ -10,11 +11,12 @@ import { pushed } from './bending'
 import { EditInPlace } from './EditInPlace'
 import { CropMarks, FrameLine } from './FrameLine'
 import { ComparedMarks, GhostMarks } from './GhostMarks'
-import { offOf, regionAt, regionName, type Preview, type Question, type Stage as StageOf } from './gestures'
+import { nodeNear, offOf, regionAt, regionName, type Preview, type Question, type Stage as StageOf } from './gestures'
 import { Minimap } from './Minimap'
 import { nodesIn, partOf } from './selection'
 import { InsetHandles, Pins, PreviewMarks, RegionLit, SelectionMarks } from './StageMarks'
 import { useGestures } from './useGestures'
+import { pictureAmong } from './usePictures'
 import { useMotion } from './useMotion'
 import { useView, type View } from './useView'
 import { arrows, told, walk } from './walk'
@@ -27,22 +29,11 @@ const NUDGE = 10
 export function Stage({ work, onContinue }: { work: Work; onContinue: (() => void) | null }) {
   const { figure, scene, selection, editing } = work
   const viewing = useView(scene?.width ?? 1280, scene?.height ?? 720)
-  const { box, view, size, zoomBy, fit, fitTo } = viewing
+  const { box, view } = viewing
   const { stage, gesture, preview, question, answer, toFrame, handlers } = useGestures(work, viewing)
   const drawing = useRef<SVGSVGElement>(null)
   useMotion(drawing, scene, view, gesture !== null || editing !== null)
-  const commands = useMemo(
-    () => [
-      { name: 'Zoom in', keys: 'Mod+=', run: () => zoomBy(1.25, size.width / 2, size.height / 2) },
-      { name: 'Zoom out', keys: 'Mod+-', run: () => zoomBy(0.8, size.width / 2, size.height / 2) },
-      { name: 'Fit the figure into the bench', keys: 'Mod+0', run: fit },
-      ...(selection.length > 0 && scene
-        ? [{ name: 'Fit what is selected', keys: 'Alt+0', run: () => fitTo(around(work), size) }]
-        : []),
-    ],
-    [zoomBy, fit, fitTo, size, selection, scene, work],
-  )
-  useCommands(commands)
+  useStageCommands(work, viewing)
   const onKey = (e: KeyboardEvent) => {
     if (e.target === e.currentTarget && pressed(work, e)) e.preventDefault()
   }
@@ -63,6 +54,16 @@ export function Stage({ work, onContinue }: { work: Work; onContinue: (() => voi
           else if (sets) work.actions.addMember(sets)
         }}
         onKeyDown={onKey}
+        onDragOver={(e) => e.dataTransfer.types.includes('Files') && e.preventDefault()}
+        onDrop={(e) => {
+          e.preventDefault()
+          dropPicture(work, pictureAmong(e.dataTransfer.files), toFrame(e))
+        }}
+        onPaste={(e) => {
+          const file = pictureAmong(e.clipboardData.files)
+          const [id] = nodesIn(selection)
+          if (file && id !== undefined) work.pictures.into(id, file)
+        }}
       >
         {stage && <Picture work={work} stage={stage} view={view} preview={preview} drawing={drawing} />}
         <TypedInPlace work={work} view={view} onEnd={() => box.current?.focus()} />
@@ -75,6 +76,22 @@ export function Stage({ work, onContinue }: { work: Work; onContinue: (() => voi
       <ZoomBar viewing={viewing} />
     </section>
   )
+}
+
+function useStageCommands(work: Work, { zoomBy, fit, fitTo, size }: ReturnType<typeof useView>): void {
+  const { selection, scene } = work
+  const commands = useMemo(
+    () => [
+      { name: 'Zoom in', keys: 'Mod+=', run: () => zoomBy(1.25, size.width / 2, size.height / 2) },
+      { name: 'Zoom out', keys: 'Mod+-', run: () => zoomBy(0.8, size.width / 2, size.height / 2) },
+      { name: 'Fit the figure into the bench', keys: 'Mod+0', run: fit },
+      ...(selection.length > 0 && scene
+        ? [{ name: 'Fit what is selected', keys: 'Alt+0', run: () => fitTo(around(work), size) }]
+        : []),
+    ],
+    [zoomBy, fit, fitTo, size, selection, scene, work],
+  )
+  useCommands(commands)
 }
 
 /** The figure itself, made anew only with another picture: not for every move of a hand. */
@@ -226,6 +243,17 @@ function hint({ figure, region, selection }: Work): string | null {
       c.toUpperCase(),
     )
   return selection.length > 1 ? `${selection.length} parts selected` : null
+}
+
+/** A picture let go over a node goes into it, over a region into that. */
+function dropPicture(work: Work, file: File | undefined, at: Point): void {
+  const { scene, pictures, tell } = work
+  if (!file || !scene) return tell('Only pictures can be dropped here: PNG, JPEG, WebP or GIF.')
+  const node = nodeNear(scene, at, 0)
+  const region = node === null ? regionAt(scene, at) : null
+  if (node !== null) pictures.into(node, file)
+  else if (region && region.length > 0) pictures.intoRegion(region, file)
+  else tell('Let the picture go over a node, or over a region: there it goes inside.')
 }
 
 function around({ scene, selection }: Work) {

@@ -12,6 +12,7 @@ import { useActions } from './useActions'
 import { offerToManuscript } from './offerToManuscript'
 import { useEdits, usePicture, type Also } from './useBench'
 import { useInsets } from './useInsets'
+import { usePictures } from './usePictures'
 import type { Passage } from './usePassage'
 import type { Ghost, Work } from './work'
 
@@ -49,6 +50,7 @@ export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage
   const { selection, select, region, selectRegion } = useSelection(shown)
   const actions = useActions({ figure, apply, selection, region, select, edit, tell })
   const insets = useInsets({ folio, shared, apply, selection, select, edit, tell })
+  const pictures = usePictures({ folio: folio.id, figure, apply, select, tell })
   return {
     folio,
     shared,
@@ -70,6 +72,7 @@ export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage
     compare,
     actions,
     insets,
+    pictures,
     edits,
     tell,
   }

@@ -7,6 +7,7 @@ import type { Editing, Selected, Selection } from './selection'
 import type { BenchActions } from './useActions'
 import type { Also, Edits, Picture } from './useBench'
 import type { Insets } from './useInsets'
+import type { PictureActions } from './usePictures'
 
 /** What would come of an edit, shown on the stage before it is made. */
 export type Ghost = { readonly edit: Edit; readonly says: string }
@@ -37,6 +38,7 @@ export type Work = {
   readonly compare: (earlier: Figure | null) => void
   readonly actions: BenchActions
   readonly insets: Insets
+  readonly pictures: PictureActions
   readonly edits: Edits
   readonly tell: (text: string, action?: { label: string; run: () => void }) => void
 }

@@ -31,9 +31,11 @@ export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, c
   )
 })
 
+const pictureAt = (hash: string): string => `/api/pictures/${hash}`
+
 /** The parts alone, for a canvas that brings its own `<svg>`. */
 export const sceneParts = (scene: Scene, lit?: ReadonlySet<string>): ReactNode[] =>
-  groupsOf(scene, { as: 'text' }).map((g, i) => element(g, i, lit))
+  groupsOf(scene, { as: 'text', pictureAt }).map((g, i) => element(g, i, lit))
 
 export const partAt = (target: EventTarget | null): string | null =>
   target instanceof Element ? (target.closest('[data-part]')?.getAttribute('data-part') ?? null) : null

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Refusal, folioRoute } from '@/server/answer'
 import { makeFigureFile } from '@/server/figureThread'
+import { picturesOf } from '@/server/pictures'
 import { freshProjection } from '@/server/folioDocument'
 
 export const dynamic = 'force-dynamic'
@@ -23,7 +24,7 @@ export const GET = folioRoute('read', 'figure file', async ({ folio, params, req
   const { figures } = await freshProjection(folio)
   const figure = figures.find((f) => f.id === params.figureId)
   if (!figure) throw new Refusal({ code: 'not-found', what: 'figure' })
-  const file = await makeFigureFile(figure, { ...o, background: o.background === 'yes' })
+  const file = await makeFigureFile(figure, { ...o, background: o.background === 'yes' }, await picturesOf(figure))
   if ('code' in file) throw new Refusal(file)
   const name = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.${o.format}`
   return new Response(Buffer.from(file), {
@@ -32,7 +33,8 @@ export const GET = folioRoute('read', 'figure file', async ({ folio, params, req
       'content-disposition': `${o.show}; filename*=UTF-8''${encodeURIComponent(name)}`,
       'cache-control': 'private, no-cache',
       // An SVG opened by itself may run nothing and fetch nothing.
-      'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; font-src data:; sandbox",
+      'content-security-policy':
+        "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:; sandbox",
     },
   })
 })

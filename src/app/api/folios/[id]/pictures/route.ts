@@ -1,0 +1,15 @@
+import { Refusal, bytesOf, folioRoute } from '@/server/answer'
+import { MOST_BYTES, keepPicture, pictureFrom } from '@/server/pictures'
+
+export const dynamic = 'force-dynamic'
+
+/** Takes a picture in; out: its hash and size, for a node to hold. */
+export const POST = folioRoute('edit', 'picture', async ({ folio, request }) => {
+  const bytes = await bytesOf(request, MOST_BYTES, () => ({ code: 'picture-too-heavy', limit: MOST_BYTES }))
+  const picture = await pictureFrom(bytes)
+  if ('code' in picture) throw new Refusal(picture)
+  const problem = await keepPicture(folio, picture)
+  if (problem) throw new Refusal(problem)
+  const { hash, width, height } = picture
+  return Response.json({ hash, width, height }, { status: 201 })
+})
