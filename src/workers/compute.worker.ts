@@ -38,6 +38,7 @@ const api: Compute = {
   arrangements: async (...given) => (await ready).arrangements(...given),
   continued: async (...given) => (await ready).continued(...given),
   draw: async (...given) => (await ready).draw(...given),
+  drawKept: async (...given) => (await ready).drawKept(...given),
   typed: async (...given) => (await ready).typed(...given),
   drag: async (...given) => (await ready).drag(...given),
 }

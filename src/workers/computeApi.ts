@@ -20,7 +20,7 @@ import {
 } from '@/core/propose'
 import { englishLexicon, englishWords, readText, type Lexicon, type ReadText } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
-import { scene, type Scene } from '@/core/scene'
+import { scene, sceneChange, type Scene, type SceneChange } from '@/core/scene'
 import { typefaceTable, type FontKey, type Theme } from '@/core/style'
 
 /** A passage longer than this is read in parts: it would make a figure nobody can take in. */
@@ -38,7 +38,10 @@ export type ReadAnswer = {
   readonly early: boolean
 }
 
-type Kept = { readonly routed: Routed; readonly scene: Scene }
+/** A kept picture, as it was drawn last, and which drawing that was. */
+type Kept = { readonly routed: Routed; readonly scene: Scene; readonly drawing: number }
+/** What is another now than in the kept picture, which was drawn as `of`. */
+export type Changed = { readonly of: number; readonly change: SceneChange }
 
 /** Whoever asks for a reading does not wait longer than this for what is still being loaded, where lists can be read without. */
 const SOON_MS = 200
@@ -96,20 +99,22 @@ export function createCompute(
     typesetter = null
   }
 
-  const draw = async (figure: Figure, theme: Theme, keep: string | null): Promise<Scene> => {
+  const routedOf = async (figure: Figure, theme: Theme): Promise<Routed> => {
     const checked = figureSchema.parse(figure)
-    const routed = await set(checked, (t) => routedFigure(checked, theme, t))
-    const picture = scene(routed)
-    if (keep !== null) kept.set(keep, { routed, scene: picture })
-    return picture
+    return set(checked, (t) => routedFigure(checked, theme, t))
   }
+  const draw = async (figure: Figure, theme: Theme): Promise<Scene> => scene(await routedOf(figure, theme))
+  let drawings = 0
+  const changed = (before: Kept, now: Routed): Changed => ({
+    of: before.drawing,
+    change: sceneChange(before.routed, now, before.scene.fit),
+  })
 
   return {
     /** Reads and draws a few words nobody sees, so that fonts are loaded and code is compiled before somebody waits. */
     warm: async (theme: Theme): Promise<void> => {
       for (const reading of propose(readText(WARM, await words())))
-        for (const { id } of arrangementsFor(reading.figure))
-          await draw({ ...reading.figure, arrangement: id }, theme, null)
+        for (const { id } of arrangementsFor(reading.figure)) await draw({ ...reading.figure, arrangement: id }, theme)
     },
     /** `answers`: what was answered to doubts before, by the question. */
     read: async (text: string, answers: DoubtAnswers = {}): Promise<ReadAnswer> => {
@@ -139,8 +144,15 @@ export function createCompute(
       (suggest ??= createSuggest(await words()))(z.string().parse(text)),
     /** The arrangements worth offering for a figure. */
     arrangements: async (figure: Figure) => arrangementsFor(figure).map(({ id, name }) => ({ id, name })),
-    /** The picture of a figure. `keep` names it, so that a drag can go on from it. */
+    /** The picture of a figure. */
     draw,
+    /** The picture of a figure that is kept under its id, so that a drag or typing can go on from it. */
+    drawKept: async (figure: Figure, theme: Theme): Promise<{ readonly scene: Scene; readonly drawing: number }> => {
+      const routed = await routedOf(figure, theme)
+      const now = { routed, scene: scene(routed), drawing: ++drawings }
+      kept.set(figure.id, now)
+      return { scene: now.scene, drawing: now.drawing }
+    },
     /** The figure in parts whose words are large enough for its frame; null where no cut helps. */
     continued: async (figure: Figure): Promise<Figure[] | null> => {
       const checked = figureSchema.parse(figure)
@@ -152,8 +164,8 @@ export function createCompute(
       )
     },
     /** The kept picture with the words of one node as they are being typed, where there is room for them; else null. */
-    typed: async (keep: string, figure: Figure, node: string): Promise<Scene | null> => {
-      const before = kept.get(keep)
+    typed: async (figure: Figure, node: string): Promise<Changed | null> => {
+      const before = kept.get(figure.id)
       if (!before) return null
       const { routed } = before
       const sized = await set(figure, (t) => measuredNode(figure, node, routed.style, t))
@@ -165,14 +177,15 @@ export function createCompute(
         box(placed) === box(routed)
           ? { ...routed, nodes: placed.nodes }
           : reroute(placed, routed.routes, new Set([node]))
-      return scene(now, before.scene)
+      return changed(before, now)
     },
-    /** The kept picture with the top left corners of some nodes at places of the frame; only what touches them is led anew. */
+    /** The kept picture of a figure with the top left corners of some nodes at places of the frame; only what touches them
+     *  is led anew. */
     drag: async (
-      keep: string,
+      id: string,
       moved: Readonly<Record<string, Pointed>>,
-    ): Promise<{ scene: Scene; held: Readonly<Record<string, Box>> } | null> => {
-      const before = kept.get(keep)
+    ): Promise<(Changed & { readonly held: Readonly<Record<string, Box>> }) | null> => {
+      const before = kept.get(id)
       if (!before) return null
       const { fit } = before.scene
       const held = Object.fromEntries(
@@ -185,7 +198,7 @@ export function createCompute(
       )
       const placed = Object.entries(held).reduce<Placed>((p, [id, box]) => withNodeAt(p, id, box), before.routed)
       const routed = reroute(placed, before.routed.routes, new Set(Object.keys(held)))
-      return { scene: scene(routed, before.scene), held }
+      return { ...changed(before, routed), held }
     },
   }
 }

@@ -1,6 +1,6 @@
 /** A scene as an SVG file. Text stays text in embedded subset fonts, or becomes outlines. */
 import type { Scene } from '../scene'
-import { groupsOf, type SvgElement, type Words } from './svgTree'
+import { groupOf, partsOf, type SvgElement, type Words } from './svgTree'
 
 export type SvgOptions = {
   readonly words: Words
@@ -31,7 +31,7 @@ export function svgFile(scene: Scene, options: SvgOptions): string {
       ...(options.background
         ? [{ tag: 'rect', attributes: { width: '100%', height: '100%', fill: scene.background }, children: [] }]
         : []),
-      ...groupsOf(scene, options.words),
+      ...partsOf(scene).map((p) => groupOf(p, options.words)),
     ],
   }
   return `<?xml version="1.0" encoding="UTF-8"?>\n${serialise(root)}\n`

@@ -196,28 +196,32 @@ const outlinedLine = (l: SceneLine, fill: string, typesetter: Pick<Typesetter, '
     }),
   )
 
+/** A node, connector or note, or all that is none of these: what it is called, and its marks. */
+export type ScenePart = { readonly owner: string; readonly name: string; readonly marks: readonly Mark[] }
+
 /** The marks of one node or connector together, so that they can be pointed at, named and moved as one. */
-export function groupsOf(scene: Scene, words: Words): SvgElement[] {
+export function partsOf(scene: Scene): ScenePart[] {
+  const words = new Map(scene.nodes.map((n) => [n.id, n.text]))
   const names = new Map<string, string>([
     ...scene.nodes.map((n) => [n.id, n.text] as const),
-    ...scene.links.map((l) => [l.id, linkName(scene, l)] as const),
+    ...scene.links.map((l) => [l.id, linkName(words, l)] as const),
     ...scene.notes.map((n) => [n.id, n.text] as const),
   ])
-  const groups = new Map<string, SvgElement[]>()
+  const groups = new Map<string, Mark[]>()
   for (const m of scene.marks) {
-    const owner = 'owner' in m ? m.owner : ''
-    groups.set(owner, [...(groups.get(owner) ?? []), ...elementsOf(m, words)])
+    const known = groups.get(m.owner)
+    if (known) known.push(m)
+    else groups.set(m.owner, [m])
   }
-  return [...groups].map(([owner, children]) =>
-    element(
-      'g',
-      owner === '' ? {} : { 'data-part': owner, role: 'img', 'aria-label': names.get(owner) ?? '' },
-      children,
-    ),
-  )
+  return [...groups].map(([owner, marks]) => ({ owner, name: names.get(owner) ?? '', marks }))
 }
 
-const linkName = (scene: Scene, l: Scene['links'][number]): string => {
-  const text = (id: string) => scene.nodes.find((n) => n.id === id)?.text ?? ''
-  return `${text(l.from)} → ${text(l.to)}${l.text ? ` (${l.text})` : ''}`
-}
+export const groupOf = ({ owner, name, marks }: ScenePart, words: Words): SvgElement =>
+  element(
+    'g',
+    owner === '' ? {} : { 'data-part': owner, role: 'img', 'aria-label': name },
+    marks.flatMap((m) => elementsOf(m, words)),
+  )
+
+const linkName = (words: ReadonlyMap<string, string>, l: Scene['links'][number]): string =>
+  `${words.get(l.from) ?? ''} → ${words.get(l.to) ?? ''}${l.text ? ` (${l.text})` : ''}`

@@ -1,4 +1,4 @@
 export { crossingCount } from './judge'
-export { drawnBox, type PlacedNote } from './notes'
+export { drawnBox } from './notes'
 export { reroute, route } from './route'
-export type { PlacedLabel, Route, Routed } from './routed'
+export type { PlacedLabel, PlacedNote, Route, Routed } from './routed'

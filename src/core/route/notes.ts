@@ -21,19 +21,8 @@ import {
 import { decorLines, decorSolid, extentOf, regionPlaces } from '../layout'
 import type { SizedNote } from '../measure'
 import type { Placed } from '../layout'
-import type { Route } from './routed'
+import type { PlacedNote, Route } from './routed'
 
-export type PlacedNote = SizedNote & {
-  /** Around bar and words. */
-  readonly box: Box
-  /** The middle of its words. */
-  readonly centre: Point
-  /** The upright line beside its words, on the side of its subject. */
-  readonly bar: readonly [Point, Point]
-  readonly tie: readonly [Point, Point] | null
-  /** The middle of what it speaks of. */
-  readonly subject: Point
-}
 type Bare = Placed & { readonly routes: readonly Route[] }
 type Line = readonly [Point, Point]
 

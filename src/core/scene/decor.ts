@@ -81,6 +81,7 @@ const shape = (b: Brush, name: 'rect' | 'roundRect', box: Box, { fill, line }: L
 
 const ellipse = (b: Brush, centre: Point, radius: Point, { fill, line }: Look): Extract<Mark, { mark: 'ellipse' }> => ({
   mark: 'ellipse',
+  owner: '',
   centre: b.at(centre),
   radius: { x: radius.x * b.scale, y: radius.y * b.scale },
   tilt: 0,

@@ -1,3 +1,4 @@
 export type { Mark, SceneLine } from './mark'
 export type { Area } from './areas'
-export { scene, type Fit, type Scene } from './scene'
+export type { Fit, Fitted, Scene, SceneChange } from './picture'
+export { scene, sceneChange } from './scene'

@@ -36,6 +36,7 @@ export type Mark =
     }
   | {
       readonly mark: 'ellipse'
+      readonly owner: string
       readonly centre: Point
       readonly radius: Point
       /** Degrees, clockwise. */

@@ -35,6 +35,7 @@ export function noteMarks(note: PlacedNote, { style, scale, at, text }: Brush): 
   const radius = style.body.size * DOT * scale
   const dot = (p: Point): Mark => ({
     mark: 'ellipse',
+    owner: note.id,
     centre: at(p),
     radius: { x: radius, y: radius },
     tilt: 0,

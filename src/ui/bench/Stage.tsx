@@ -94,21 +94,26 @@ function useStageCommands(work: Work, { zoomBy, fit, fitTo, size }: ReturnType<t
   useCommands(commands)
 }
 
+/** A wide, unseen line, so that a thin one can be taken hold of; below the nodes, which come first. */
+const Grip = memo(function Grip({ link, width }: { link: Scene['links'][number]; width: number }) {
+  return (
+    <polyline
+      data-part={link.id}
+      points={link.points.map((p) => `${p.x},${p.y}`).join(' ')}
+      fill="none"
+      stroke="transparent"
+      strokeWidth={width}
+      className="cursor-pointer"
+    />
+  )
+})
+
 /** The figure itself, made anew only with another picture: not for every move of a hand. */
 const Drawn = memo(function Drawn({ scene, zoom }: { scene: Scene; zoom: number }) {
   return (
     <>
       {scene.links.map((l) => (
-        // A wide, unseen line, so that a thin one can be taken hold of; below the nodes, which come first.
-        <polyline
-          key={l.id}
-          data-part={l.id}
-          points={l.points.map((p) => `${p.x},${p.y}`).join(' ')}
-          fill="none"
-          stroke="transparent"
-          strokeWidth={14 / zoom}
-          className="cursor-pointer"
-        />
+        <Grip key={l.id} link={l} width={14 / zoom} />
       ))}
       {sceneParts(scene)}
     </>

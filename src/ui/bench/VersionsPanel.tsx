@@ -162,7 +162,7 @@ function usePicture(figure: Figure): Scene | null {
   useEffect(() => {
     let current = true
     computeAside()
-      .draw(figure, theme, null)
+      .draw(figure, theme)
       .then(
         (s) => current && setScene(s),
         (error: unknown) => console.error('version', error),

@@ -4,14 +4,17 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Boxes, Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Point } from '@/core/geometry'
-import type { Scene } from '@/core/scene'
+import type { Scene, SceneChange } from '@/core/scene'
 import type { Theme } from '@/core/style'
-import { compute } from '@/workers/client'
+import { compute, type Changed } from '@/workers/client'
 import { editFigure, type OpenFolio } from '../folio/useFolio'
 import { newestOnly } from './newestOnly'
+import { withChange } from './withChange'
 
 /** What goes with an edit elsewhere in the folio: it is done, and gives the way back. */
 export type Also = () => Also
+/** The one way to change the figure on the bench; `also` is what goes with it elsewhere in the folio. */
+export type Apply = (edit: Edit, also?: Also) => void
 type Turn = { readonly edit: Edit; readonly also: Also | undefined }
 
 /** Edits with their way back. Undo applies the inverse as one more edit, so that it takes back this person's change and
@@ -50,11 +53,6 @@ export function useEdits(folio: OpenFolio, id: string) {
 export type Edits = ReturnType<typeof useEdits>
 export type Picture = ReturnType<typeof usePicture>
 
-async function drawn({ figure, theme, typing }: Drawing): Promise<Scene> {
-  const quick = typing === null ? null : await compute().typed(figure.id, figure, typing)
-  return quick ?? compute().draw(figure, theme, figure.id)
-}
-
 const LATE_AFTER_MS = 400
 
 /** `typing`: the node whose words are being typed, where the picture need not be laid out for them. */
@@ -63,10 +61,19 @@ type Drawing = { readonly figure: Figure; readonly theme: Theme; readonly typing
 type Corners = Readonly<Record<string, Point>>
 type Dragging = { readonly figure: string; readonly moved: Corners }
 
+/** A drawing, and what a drag or a typed word has changed in it since. */
+type Shown = { readonly scene: Scene; readonly drawing: number; readonly change: SceneChange | null }
+
 /** The picture of the figure as it stands, and as it is being dragged. One picture is asked for at a time; figures and
  *  places that are no longer wanted are passed over. */
 export function usePicture(figure: Figure, theme: Theme, typing: string | null) {
-  const [scene, setScene] = useState<Scene | null>(null)
+  const [shown, setShown] = useState<Shown | null>(null)
+  const scene = useMemo(() => shown && withChange(shown.scene, shown.change), [shown])
+  /** A change of another drawing than the one that is shown has come too late. */
+  const setChange = useCallback(
+    ({ of, change }: Changed) => setShown((s) => (s?.drawing === of ? { ...s, change } : s)),
+    [],
+  )
   const [problem, setProblem] = useState<string | null>(null)
   const [late, setLate] = useState(false)
   const drawing = useMemo(
@@ -75,7 +82,9 @@ export function usePicture(figure: Figure, theme: Theme, typing: string | null) 
         async (wanted) => {
           const slow = setTimeout(() => setLate(true), LATE_AFTER_MS)
           try {
-            setScene(await drawn(wanted))
+            const quick = wanted.typing === null ? null : await compute().typed(wanted.figure, wanted.typing)
+            if (quick) setChange(quick)
+            else setShown({ ...(await compute().drawKept(wanted.figure, wanted.theme)), change: null })
             setProblem(null)
           } finally {
             clearTimeout(slow)
@@ -84,19 +93,19 @@ export function usePicture(figure: Figure, theme: Theme, typing: string | null) 
         },
         (error) => setProblem(String(error)),
       ),
-    [],
+    [setChange],
   )
   const dragging = useMemo(
     () =>
       newestOnly<Dragging, Boxes | null>(
         async (wanted) => {
-          const shown = await compute().drag(wanted.figure, wanted.moved)
-          if (shown) setScene(shown.scene)
-          return shown && shown.held
+          const moved = await compute().drag(wanted.figure, wanted.moved)
+          if (moved) setChange(moved)
+          return moved && moved.held
         },
         (error) => setProblem(String(error)),
       ),
-    [],
+    [setChange],
   )
   const latest = useRef<Drawing>({ figure, theme, typing })
   useEffect(() => {

@@ -27,7 +27,7 @@ function usePictures<T extends { readonly key: string; readonly figure: Figure }
       setShown((old) => offered.map((o) => ({ ...o, scene: old.find((c) => c.key === o.key)?.scene ?? null })))
       for (const { key, figure: one } of offered) {
         if (!current) return
-        const scene = await computeAside().draw(one, theme, null)
+        const scene = await computeAside().draw(one, theme)
         if (current) setShown((old) => old.map((c) => (c.key === key ? { ...c, scene } : c)))
       }
     }

@@ -10,10 +10,11 @@ import { anchorOf, projectShared, type Anchor } from '@/manuscript'
 import { compute } from '@/workers/client'
 import { addFigure, figuresIn, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { nodesIn, type Editing, type Selection } from './selection'
-import type { Also } from './useBench'
-import type { Work } from './work'
+import type { Also, Apply } from './useBench'
 
-type Hands = Pick<Work, 'apply' | 'tell'> & {
+type Hands = {
+  readonly apply: Apply
+  readonly tell: (text: string) => void
   readonly folio: OpenFolio
   readonly shared: SharedFigure
   readonly selection: Selection

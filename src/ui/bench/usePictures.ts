@@ -6,7 +6,8 @@ import { z } from 'zod/mini'
 import { addMember, all, type Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import { ask } from '../send'
-import type { Work } from './work'
+import type { Selection } from './selection'
+import type { Apply } from './useBench'
 
 const uploaded = z.object({ hash: z.string(), width: z.number(), height: z.number() })
 /** Of bytes; the server says the same. */
@@ -21,7 +22,13 @@ export function usePictures({
   apply,
   select,
   tell,
-}: Pick<Work, 'apply' | 'select' | 'tell'> & { readonly folio: string; readonly figure: Figure }) {
+}: {
+  readonly folio: string
+  readonly figure: Figure
+  readonly apply: Apply
+  readonly select: (s: Selection) => void
+  readonly tell: (text: string) => void
+}) {
   return useMemo(() => {
     const put = async (file: Blob, id: string, before: Edit) => {
       if (file.size > MOST)

@@ -5,7 +5,7 @@ import type { Scene } from '@/core/scene'
 import type { OpenFolio, SharedFigure } from '../folio/useFolio'
 import type { Editing, Selected, Selection } from './selection'
 import type { BenchActions } from './useActions'
-import type { Also, Edits, Picture } from './useBench'
+import type { Apply, Edits, Picture } from './useBench'
 import type { Insets } from './useInsets'
 import type { PictureActions } from './usePictures'
 
@@ -27,8 +27,7 @@ export type Work = {
   readonly selectRegion: (sets: readonly string[] | null) => void
   readonly editing: Editing | null
   readonly edit: (e: Editing | null) => void
-  /** `also` is what goes with it elsewhere in the folio. */
-  readonly apply: (edit: Edit, also?: Also) => void
+  readonly apply: Apply
   /** Shows words as they are being typed, without keeping them. */
   readonly draft: (edit: Edit | null) => void
   readonly ghost: Ghost | null

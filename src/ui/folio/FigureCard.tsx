@@ -29,7 +29,7 @@ export function FigureCard({ folio, number, shared, drifted, lit, onPoint, onRem
   useEffect(() => {
     let current = true
     compute()
-      .draw(figure, theme, null)
+      .draw(figure, theme)
       .then(
         (s) => current && setScene(s),
         (error: unknown) => current && setProblem(String(error)),

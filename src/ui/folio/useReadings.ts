@@ -110,7 +110,7 @@ async function drawAgain(
 ): Promise<void> {
   const api = compute()
   for (const a of await api.arrangements(figure)) {
-    const scene = await api.draw({ ...figure, arrangement: a.id }, theme, null)
+    const scene = await api.draw({ ...figure, arrangement: a.id }, theme)
     put((old) => old.map((p) => (p.arrangement === a.id ? { ...p, scene } : p)))
   }
 }
@@ -187,7 +187,7 @@ async function readOnce(text: string, theme: Theme, wanted: Wanted, whole: () =>
     for (const [k, picture] of o.pictures.entries()) {
       if (!still() || (early && whole())) return early
       const drawn = newest(o)
-      const scene = await api.draw({ ...drawn.figure, arrangement: picture.arrangement }, theme, null)
+      const scene = await api.draw({ ...drawn.figure, arrangement: picture.arrangement }, theme)
       // Corrected meanwhile: whoever corrected it draws it anew.
       if (newest(o) !== drawn) continue
       offered = offered.with(i, {

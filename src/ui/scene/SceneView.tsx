@@ -1,7 +1,7 @@
 'use client'
 
 import { createElement, memo, type CSSProperties, type PointerEvent, type ReactNode } from 'react'
-import { groupsOf, type SvgElement } from '@/core/formats'
+import { groupOf, partsOf, type ScenePart, type SvgElement, type Words } from '@/core/formats'
 import type { Scene } from '@/core/scene'
 
 type Props = {
@@ -31,17 +31,28 @@ export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, c
   )
 })
 
-const pictureAt = (hash: string): string => `/api/pictures/${hash}`
+const onScreen: Words = { as: 'text', pictureAt: (hash) => `/api/pictures/${hash}` }
 
 /** The parts alone, for a canvas that brings its own `<svg>`. */
 export const sceneParts = (scene: Scene, lit?: ReadonlySet<string>): ReactNode[] =>
-  groupsOf(scene, { as: 'text', pictureAt }).map((g, i) => element(g, i, lit))
+  partsOf(scene).map((p) => <Part key={p.owner} part={p} lit={p.owner !== '' && (lit?.has(p.owner) ?? false)} />)
+
+/** Drawn anew only where its marks are others: while one node is dragged, all else stays. */
+const Part = memo(
+  function Part({ part, lit }: { part: ScenePart; lit: boolean }) {
+    return element(groupOf(part, onScreen), 0, lit)
+  },
+  (a, b) =>
+    a.lit === b.lit &&
+    a.part.marks.length === b.part.marks.length &&
+    a.part.marks.every((m, i) => m === b.part.marks[i]),
+)
 
 export const partAt = (target: EventTarget | null): string | null =>
   target instanceof Element ? (target.closest('[data-part]')?.getAttribute('data-part') ?? null) : null
 
-function element(e: SvgElement, key: number, lit?: ReadonlySet<string>): ReactNode {
-  const attributes: Record<string, unknown> = { key }
+function element(e: SvgElement, key: number, lit: boolean): ReactNode {
+  const attributes: Record<string, unknown> = { key, ...(lit ? { className: 'lit' } : {}) }
   for (const [name, value] of Object.entries(e.attributes)) {
     // Inside a picture with a name of its own, parts are not announced one by one.
     if (name === 'role' || name === 'aria-label') continue
@@ -53,7 +64,9 @@ function element(e: SvgElement, key: number, lit?: ReadonlySet<string>): ReactNo
           : name.replace(/-([a-z])/g, (_, c: string) => c.toUpperCase())
     ] = value
   }
-  const part = e.attributes['data-part']
-  if (part !== undefined && lit?.has(String(part))) attributes.className = 'lit'
-  return createElement(e.tag, attributes, ...e.children.map((c, i) => (typeof c === 'string' ? c : element(c, i, lit))))
+  return createElement(
+    e.tag,
+    attributes,
+    ...e.children.map((c, i) => (typeof c === 'string' ? c : element(c, i, false))),
+  )
 }

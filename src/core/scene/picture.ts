@@ -1,0 +1,43 @@
+/** The finished picture as data: everything that is drawn, and where its parts are. */
+import type { Places } from '../figure'
+import type { Box, Point } from '../geometry'
+import type { Area } from './areas'
+import type { Mark } from './mark'
+
+/** How layout px become frame px: multiply by `scale`, then add `dx`, `dy`. */
+export type Fit = { readonly scale: number; readonly dx: number; readonly dy: number }
+export type Fitted = { readonly fit: Fit; readonly width: number; readonly height: number }
+export type Scene = {
+  readonly width: number
+  readonly height: number
+  readonly background: string
+  readonly marks: readonly Mark[]
+  readonly fit: Fit
+  /** Nodes and connectors by place, for pointing and for alternatives to seeing. */
+  readonly nodes: readonly {
+    readonly id: string
+    readonly box: Box
+    readonly text: string
+    readonly held: boolean
+    readonly inset: boolean
+  }[]
+  readonly links: readonly {
+    readonly id: string
+    readonly from: string
+    readonly to: string
+    readonly points: readonly Point[]
+    readonly text: string
+  }[]
+  readonly notes: readonly { readonly id: string; readonly box: Box; readonly text: string; readonly subject: Point }[]
+  readonly areas: readonly Area[]
+  /** Connectors run level and upright, and can be bent by hand. */
+  readonly bends: boolean
+  /** Where the nodes stand in layout px, to be left there by the next edit. */
+  readonly places: Omit<Places, 'key'>
+  /** pt; null for a figure without text. */
+  readonly smallestText: number | null
+  readonly missing: readonly string[]
+}
+
+/** What of an earlier picture is another one now: marks and places of nodes, links and notes that have changed, whole. */
+export type SceneChange = Pick<Scene, 'marks' | 'nodes' | 'links' | 'notes'> & { readonly owners: readonly string[] }
