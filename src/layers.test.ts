@@ -52,7 +52,7 @@ const layers: Record<string, Row> = {
   core: { may: ALL_CORE, packages: [] },
   manuscript: { may: ['core/text', 'core/problem'], packages: ['yjs'] },
   sync: { may: [], packages: ['yjs'] },
-  workers: { may: [...ALL_CORE, 'core'], packages: ['comlink', 'zod'] },
+  workers: { may: [...ALL_CORE, 'core'], packages: ['comlink', 'nanoid', 'zod'] },
   server: { may: [...ALL_CORE, 'core', 'manuscript'], packages: ['*'] },
   // The interface draws scenes and makes edits; what a text says and where things stand comes from the worker.
   ui: {

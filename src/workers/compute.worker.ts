@@ -39,6 +39,7 @@ const api: Compute = {
   continued: async (...given) => (await ready).continued(...given),
   draw: async (...given) => (await ready).draw(...given),
   drawKept: async (...given) => (await ready).drawKept(...given),
+  figureOfRows: async (...given) => (await ready).figureOfRows(...given),
   typed: async (...given) => (await ready).typed(...given),
   drag: async (...given) => (await ready).drag(...given),
 }

@@ -1,7 +1,8 @@
 /** What the compute worker does, as plain functions: text to readings, figure to scene, a drag to its next picture. */
+import { nanoid } from 'nanoid'
 import { z } from 'zod'
 import { continued } from '@/core/continued'
-import type { DoubtAnswers } from '@/core/document'
+import { figureOfRows, type Cells, type DoubtAnswers, type Pasted } from '@/core/document'
 import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/figure'
 import { arrangementsFor, retyped, withNodeAt, type Placed } from '@/core/layout'
 import type { Box } from '@/core/geometry'
@@ -153,6 +154,8 @@ export function createCompute(
       kept.set(figure.id, now)
       return { scene: now.scene, drawing: now.drawing }
     },
+    /** A figure out of rows, as an edit on one that has none yet. */
+    figureOfRows: async (figure: Figure, cells: Cells): Promise<Pasted> => figureOfRows(figure, cells, () => nanoid(8)),
     /** The figure in parts whose words are large enough for its frame; null where no cut helps. */
     continued: async (figure: Figure): Promise<Figure[] | null> => {
       const checked = figureSchema.parse(figure)

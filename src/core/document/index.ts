@@ -47,7 +47,7 @@ export { addStatement, firstNode, joinRow, linesIn, moveRow, nextRow, pasteRows,
 export { isBelow, isTree, moveBelow, moveBeside } from './treeShape'
 export { fieldsOf, isFault, ownFieldOf, suits, unresolved, type Field, type Written } from './fields'
 export { faultSentence, idOf, rowNamed, rowsInOrder, type FieldFault } from './rowNames'
-export { cellsOf, figureOfRows, pasteCells, rowFaults, type CellFault, type Mend } from './rows'
+export { cellsOf, figureOfRows, pasteCells, rowFaults, type CellFault, type Mend, type Pasted } from './rows'
 export { tableOf, type Cells } from './columns'
 export { addNeighbour, asQuestion, joined, moveOnto, moveTo, type Way } from './neighbours'
 export { align, distribute, push, type Boxes, type Line } from './placing'

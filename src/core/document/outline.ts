@@ -10,7 +10,7 @@ import {
   type LinkId,
   type NodeId,
 } from '../figure'
-import { reachable, successors } from '../graph'
+import { componentsOf, reachable, successors } from '../graph'
 import { regionsOf, setsOf } from './regions'
 import { treeRows } from './treeShape'
 
@@ -136,10 +136,12 @@ class ProcessOutline {
     )
     const sets = links.filter((l) => !this.shown.has(l.to)).map((l) => reachable(l.to, next))
     const common = ids.filter((id) => sets.filter((s) => s.has(id)).length >= 2)
-    const first = common.find(
-      (id) =>
-        !common.some((other) => other !== id && reachable(other, next).has(id) && !reachable(id, next).has(other)),
-    )
+    // Whatever a common node leads to is common, too: the first of those that no others of them lead to.
+    const component = componentsOf(common, next)
+    const led = new Set<number>()
+    for (const id of common)
+      for (const to of next.get(id) ?? []) if (component.get(to) !== component.get(id)) led.add(component.get(to) ?? -1)
+    const first = common.find((id) => !led.has(component.get(id) ?? -1))
     return first === until ? null : (first ?? null)
   }
 }

@@ -1,1 +1,1 @@
-export { backEdges, reachable, successors, type Adjacency, type Edge } from './walk'
+export { backEdges, componentsOf, reachable, successors, type Adjacency, type Edge } from './walk'

@@ -50,3 +50,40 @@ export function backEdges(ids: readonly string[], edges: readonly Edge[]): Set<n
   }
   return back
 }
+
+/** For every id the number of the set of ids that reach each other, which it is in; sets are numbered so that a set comes
+ *  after all that it leads to. Tarjan 1972, "Depth-First Search and Linear Graph Algorithms". */
+export function componentsOf(ids: readonly string[], next: Adjacency): Map<string, number> {
+  const place = new Map<string, number>()
+  const low = new Map<string, number>()
+  const found = new Map<string, number>()
+  const open: string[] = []
+  let sets = 0
+  const enter = (id: string) => {
+    place.set(id, place.size)
+    low.set(id, place.get(id) as number)
+    open.push(id)
+    return { id, at: 0 }
+  }
+  const lower = (id: string, by: number | undefined) => low.set(id, Math.min(low.get(id) as number, by ?? Infinity))
+  const close = (id: string) => {
+    if (low.get(id) !== place.get(id)) return
+    for (let last = open.pop(); last !== undefined; last = last === id ? undefined : open.pop()) found.set(last, sets)
+    sets++
+  }
+  for (const root of ids) {
+    if (place.has(root)) continue
+    const path = [enter(root)]
+    for (let top = path.at(-1); top; top = path.at(-1)) {
+      const to = next.get(top.id)?.[top.at++]
+      if (to === undefined) {
+        close(top.id)
+        path.pop()
+        const above = path.at(-1)
+        if (above) lower(above.id, low.get(top.id))
+      } else if (!place.has(to)) path.push(enter(to))
+      else if (!found.has(to)) lower(top.id, place.get(to))
+    }
+  }
+  return found
+}

@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Boxes, Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Point } from '@/core/geometry'
@@ -84,7 +84,11 @@ export function usePicture(figure: Figure, theme: Theme, typing: string | null) 
           try {
             const quick = wanted.typing === null ? null : await compute().typed(wanted.figure, wanted.typing)
             if (quick) setChange(quick)
-            else setShown({ ...(await compute().drawKept(wanted.figure, wanted.theme)), change: null })
+            else {
+              const drawn = await compute().drawKept(wanted.figure, wanted.theme)
+              // A large picture is put together between keys and moves of the hand.
+              startTransition(() => setShown({ ...drawn, change: null }))
+            }
             setProblem(null)
           } finally {
             clearTimeout(slow)

@@ -14,15 +14,16 @@ import {
   cellsOf,
   faultSentence,
   fieldsOf,
-  figureOfRows,
   isFault,
   pasteCells,
   rowFaults,
   rowsInOrder,
   type Cells,
   type Field,
+  type Pasted,
 } from '@/core/document'
 import { MAX_NODES, type FigureNode } from '@/core/figure'
+import { compute } from '@/workers/client'
 import { nodeParts } from '../selection'
 import { newId } from '../useGestures'
 import type { Work } from '../work'
@@ -91,6 +92,17 @@ function useCursor(work: Work, rows: readonly NodeRow[]) {
   return [cursor, setCursor] as const
 }
 
+/** Makes what was pasted of the figure, and says what of it could not be taken. */
+function taken({ apply, tell }: Work, { edit, faults, made }: Pasted): void {
+  apply(edit)
+  const [first, ...more] = faults
+  if (first)
+    tell(
+      `${more.length === 0 ? 'One cell' : `${faults.length} cells`} could not be taken as they are. ${faultSentence(first.fault)}`,
+    )
+  else if (made.length > 0) tell(`${made.length} rows are in the figure.`)
+}
+
 export function useNodeTable(work: Work) {
   const { figure, apply, select, tell } = work
   const shown = useRows(work)
@@ -114,22 +126,17 @@ export function useNodeTable(work: Work) {
     if (isFault(written)) tell(faultSentence(written))
     else apply(written)
   }
+  const take = (pasted: Pasted) => taken(work, pasted)
   const writeAll = (cells: Cells) => {
     if (cells.length > MAX_NODES)
       return tell(`These are ${cells.length} rows; a figure holds ${MAX_NODES}. Take fewer. Nothing was changed.`)
     const ids = rows.map((r) => r.id)
-    const pasted =
-      rows.length === 0
-        ? figureOfRows(figure, cells, newId)
-        : pasteCells(figure, ids, fields, { row: block.top, column: block.left }, cells, newId)
-    apply(pasted.edit)
-    const [first] = pasted.faults
-    const count = pasted.faults.length
-    if (first)
-      tell(
-        `${count === 1 ? 'One cell' : `${count} cells`} could not be taken as they are. ${faultSentence(first.fault)}`,
-      )
-    else if (pasted.made.length > 0) tell(`${pasted.made.length} rows are in the figure.`)
+    if (rows.length > 0)
+      return take(pasteCells(figure, ids, fields, { row: block.top, column: block.left }, cells, newId))
+    // A figure is born: hundreds of rows that refer to each other, worked on beside the page.
+    compute()
+      .figureOfRows(figure, cells)
+      .then(take, (error: unknown) => tell(`The rows could not be taken: ${String(error)}. Nothing was changed.`))
   }
   return {
     ...shown,
