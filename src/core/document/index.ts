@@ -50,7 +50,7 @@ export { faultSentence, idOf, rowNamed, rowsInOrder, type FieldFault } from './r
 export { cellsOf, figureOfRows, pasteCells, rowFaults, type CellFault, type Mend, type Pasted } from './rows'
 export { tableOf, type Cells } from './columns'
 export { addNeighbour, asQuestion, joined, moveOnto, moveTo, type Way } from './neighbours'
-export { align, distribute, push, type Boxes, type Line } from './placing'
+export { align, distribute, lifted, push, resize, sameSize, type Boxes, type Line } from './placing'
 export { understandAll, type Meant } from './instructAll'
 export { driftOf, takeAll, upToDate, type Drifted } from './drift'
 export { intoManuscript, reworded } from './intoManuscript'

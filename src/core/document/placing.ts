@@ -1,6 +1,6 @@
 /** Nodes placed by hand, several at once: in line, with equal gaps, pushed by so much. In px of the layout. */
-import type { NodeId } from '../figure'
-import { union, type Box } from '../geometry'
+import type { Figure, NodeId } from '../figure'
+import { union, type Box, type Size } from '../geometry'
 import { all, type Edit } from './edit'
 import { hold } from './shape'
 
@@ -45,3 +45,25 @@ export function distribute(boxes: Boxes, along: 'x' | 'y'): Edit {
 /** All pushed by the same distance. */
 export const push = (boxes: Boxes, by: { readonly x: number; readonly y: number }): Edit =>
   held(inOrder(boxes).map(([id, b]) => [id, { ...b, x: b.x + by.x, y: b.y + by.y }] as const))
+
+/** As large as a person made it; null for as large as its words. */
+export const resize = (id: NodeId, size: Size | null): Edit => ({
+  do: 'setNode',
+  id,
+  set: { size: size && { width: bounded(size.width), height: bounded(size.height) } },
+})
+/** Sizes that a figure can hold. */
+const bounded = (v: number): number => Math.min(10_000, Math.max(1, v))
+
+/** All as wide as the widest and as high as the highest. */
+export function sameSize(boxes: Boxes): Edit {
+  const most = (side: 'width' | 'height') => Math.max(...Object.values(boxes).map((b) => b[side]))
+  return all(...inOrder(boxes).map(([id]) => resize(id, { width: most('width'), height: most('height') })))
+}
+
+/** Drawn before all others, or behind them. */
+export function lifted(f: Figure, ids: readonly NodeId[], to: 'front' | 'back'): Edit {
+  const lifts = Object.values(f.nodes).map((n) => n.lift ?? 0)
+  const lift = to === 'front' ? Math.min(9999, Math.max(...lifts) + 1) : Math.max(-9999, Math.min(...lifts) - 1)
+  return all(...ids.map((id): Edit => ({ do: 'setNode', id, set: { lift } })))
+}

@@ -16,6 +16,7 @@ const id = z.string().check(z.minLength(1), z.maxLength(64))
 const words = z.string().check(z.maxLength(MAX_NODE_TEXT))
 const short = (most: number) => z.string().check(z.maxLength(most))
 const finite = z.number().check(z.gte(-1e6), z.lte(1e6))
+const extent = z.number().check(z.gte(1), z.lte(10_000))
 const offset = z.int().check(z.nonnegative())
 const span = z.readonly(z.object({ start: offset, end: offset }))
 const spans = z.readonly(z.array(span))
@@ -61,6 +62,10 @@ export const nodeSchema = z.readonly(
     inset: z.optional(id),
     wordings: z.optional(z.readonly(z.record(z.string(), words))),
     look: z.optional(look),
+    /** As large as a person made it, in layout px, where its words need no more. */
+    size: z.optional(z.readonly(z.object({ width: extent, height: extent }))),
+    /** Drawn before those with less, where shapes lie on each other. */
+    lift: z.optional(z.int().check(z.gte(-9999), z.lte(9999))),
     /** Where a person put the node, in layout px; layout leaves it there. */
     held: z.optional(box),
   }),

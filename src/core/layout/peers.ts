@@ -16,6 +16,7 @@ export function evened(sized: Sized, most: number): Sized {
   const groups = new Map<string, SizedNode[]>()
   for (const n of nodes) {
     // What runs to a tip has the size its words ask for.
+    if (n.resized) continue
     if (n.shape !== 'roundRect' && n.shape !== 'rect' && n.shape !== 'pill') continue
     const of = kind === 'hierarchy' || kind === 'decision' ? (parent.get(n.id) ?? '') : ''
     const key = `${kind === 'decision' ? n.role : ''} ${of}`
@@ -42,7 +43,7 @@ function armsOf({ nodes, links }: Sized): SizedNode[][] {
   const arms = new Map<string, SizedNode[]>()
   for (const l of links) {
     const n = node.get(l.to)
-    if (n && n.shape !== 'diamond') arms.set(l.from, [...(arms.get(l.from) ?? []), n])
+    if (n && n.shape !== 'diamond' && !n.resized) arms.set(l.from, [...(arms.get(l.from) ?? []), n])
   }
   return [...arms.values()].filter((a) => a.length > 1)
 }

@@ -47,6 +47,10 @@ export type SizedNode = Size & {
   readonly wordsMiddle: number
   readonly picture: SizedPicture | null
   readonly held: Box | null
+  /** As large as a person made it, where its words need no more: not evened with its peers. */
+  readonly resized: boolean
+  /** Drawn before those with less. */
+  readonly lift: number
   /** Sets a member belongs to. */
   readonly memberOf: readonly NodeId[]
   /** How much it counts where areas are to scale. */
@@ -204,7 +208,21 @@ function shapeFor(node: FigureNode, figure: Figure, style: FigureStyle): ShapeNa
   return node.role === 'outcome' && ahead.length > 0 ? style.roles.option.shape : own
 }
 
-/** `worth` is the expected value, as words. */
+/** Where outlines leave little room beside words, so much of the padding is enough. */
+const tightness = (shape: ShapeName): number => (['diamond', 'plain', 'circle', 'oval'].includes(shape) ? 0.35 : 1)
+
+/** The paragraphs of a node; `worth` is the expected value, as words. A picture says enough by itself. */
+function wordsOf(node: FigureNode, worth: string | null, style: FigureStyle): Part[] {
+  const point = node.role === 'point' || node.role === 'set'
+  const heading = node.role === 'set' || (point && node.detail)
+  const below: Part[] = [node.duration, node.detail].flatMap((text) =>
+    text ? [{ text, look: style.label, strong: false }] : [],
+  )
+  if (worth !== null) below.push({ text: worth, look: style.heading, strong: true })
+  if (node.picture && node.text === '') return below
+  return [{ text: node.text || '…', look: heading ? style.heading : style.body, strong: point }, ...below]
+}
+
 function sizedNode(
   node: FigureNode,
   shape: ShapeName,
@@ -212,26 +230,16 @@ function sizedNode(
   style: FigureStyle,
   typesetter: Typesetter,
 ): SizedNode {
-  // A picture says enough by itself.
-  const wordless = node.picture !== undefined && node.text === '' && !node.detail && !node.duration && worth === null
-  const point = node.role === 'point' || node.role === 'set'
-  const room = roomFor(node, shape, style)
-  const parts = [
-    {
-      text: node.text || '…',
-      look: node.role === 'set' || (point && node.detail) ? style.heading : style.body,
-      strong: point,
-    },
-  ]
-  if (node.duration) parts.push({ text: node.duration, look: style.label, strong: false })
-  if (node.detail) parts.push({ text: node.detail, look: style.label, strong: false })
-  if (worth !== null) parts.push({ text: worth, look: style.heading, strong: true })
-  const block = textBlock(wordless ? [] : parts, room, typesetter)
-  const content = withPicture(node, block, style)
-  const tight = ['diamond', 'plain', 'circle', 'oval'].includes(shape) ? 0.35 : 1
+  const padding = { x: style.padding.x * tightness(shape), y: style.padding.y * tightness(shape) }
+  const inside = node.size && shapes[shape].room({ x: 0, y: 0, ...node.size })
+  const room = inside ? inside.width - 2 * padding.x : roomFor(node, shape, style)
+  const block = textBlock(wordsOf(node, worth, style), room, typesetter)
+  const most = inside ? { width: room, height: inside.height - 2 * padding.y - block.height } : style.picture
+  const content = withPicture(node, block, most, style.body.size)
+  const least = inside ? 0 : style.body.size * MIN_WIDTH_IN_EM * tightness(shape)
   const around = shapes[shape].around({
-    width: Math.max(content.width, style.body.size * MIN_WIDTH_IN_EM * tight) + 2 * style.padding.x * tight,
-    height: content.height + 2 * style.padding.y * tight,
+    width: Math.max(content.width, least) + 2 * padding.x,
+    height: content.height + 2 * padding.y,
   })
   return {
     id: node.id,
@@ -246,10 +254,17 @@ function sizedNode(
     actor: node.actor ?? null,
     inset: node.inset !== undefined,
     barOf: null,
-    width: around.width,
-    height: around.height,
+    ...handSize(node, around),
   }
 }
+
+/** As large as a person made it, where its words need no more. */
+const handSize = ({ size, lift }: FigureNode, words: Size): Size & Pick<SizedNode, 'resized' | 'lift'> => ({
+  resized: size !== undefined,
+  lift: lift ?? 0,
+  width: Math.max(words.width, size?.width ?? 0),
+  height: Math.max(words.height, size?.height ?? 0),
+})
 
 /** Of the size of the words, between a picture and the words below it. */
 const BELOW_PICTURE = 0.4
@@ -258,13 +273,14 @@ const BELOW_PICTURE = 0.4
 function withPicture(
   { picture }: FigureNode,
   block: TextBlock,
-  style: FigureStyle,
+  most: Size,
+  unit: number,
 ): Size & Pick<SizedNode, 'picture' | 'wordsMiddle'> {
   if (!picture) return { width: block.width, height: block.height, wordsMiddle: 0, picture: null }
-  const { width: wide, height: high } = style.picture
-  const scale = Math.min(1, wide / picture.width, high / picture.height)
+  const wished = Math.min(1, most.width / picture.width, most.height / picture.height)
+  const scale = Math.max(wished, unit / Math.max(picture.width, picture.height))
   const [width, height] = [picture.width * scale, picture.height * scale]
-  const gap = block.lines.length > 0 ? style.body.size * BELOW_PICTURE : 0
+  const gap = block.lines.length > 0 ? unit * BELOW_PICTURE : 0
   const below = block.height + gap
   return {
     width: Math.max(width, block.width),

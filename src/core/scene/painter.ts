@@ -31,7 +31,7 @@ export function painter(routed: Routed, fit: Fit, only: ReadonlySet<string> | nu
     marks: (): Mark[] => [
       ...(asked('') ? routed.decor.flatMap((d) => decorMarks(d, { style, scale: fit.scale, at, boxAt, words })) : []),
       ...routes.map(connector),
-      ...nodes.flatMap((n) => nodeMarks(n, routed, fit, { boxAt, text })),
+      ...nodes.toSorted((a, b) => a.lift - b.lift).flatMap((n) => nodeMarks(n, routed, fit, { boxAt, text })),
       ...routes.flatMap((r) =>
         r.label ? [text(r.id, r.label.block, centreOf(r.label.box), style.connector.text)] : [],
       ),

@@ -10,7 +10,7 @@ import {
   AlignStartVertical,
   AlignVerticalDistributeCenter,
 } from 'lucide-react'
-import { align, all, distribute, fieldsOf, isFault, type Edit, type Line } from '@/core/document'
+import { align, all, distribute, fieldsOf, isFault, sameSize, type Edit, type Line } from '@/core/document'
 import { Row, Text } from './DetailFields'
 import { alikeTo, nodeParts, nodesIn } from './selection'
 import { boxesOf } from './Stage'
@@ -87,6 +87,9 @@ function PlaceThem({ work }: { work: Work }) {
           <Icon size={16} aria-hidden="true" />
         </button>
       ))}
+      <button type="button" className="quiet-button" onClick={() => apply(sameSize(boxes))}>
+        Same size
+      </button>
       {nodes.length > 2 &&
         (['x', 'y'] as const).map((along) => (
           <button

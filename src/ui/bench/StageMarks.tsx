@@ -5,7 +5,18 @@ import type { Figure } from '@/core/figure'
 import type { Box, Point } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import { holds } from './bending'
-import { beyond, freeSides, middleOf, sideOf, type Lights, type Preview, type Side, type Stage } from './gestures'
+import {
+  beyond,
+  cornerOf,
+  corners,
+  freeSides,
+  middleOf,
+  sideOf,
+  type Lights,
+  type Preview,
+  type Side,
+  type Stage,
+} from './gestures'
 import type { Selection } from './selection'
 
 const line = (points: readonly Point[]) => points.map((p) => `${p.x},${p.y}`).join(' ')
@@ -54,6 +65,7 @@ export function SelectionMarks({ stage, selection }: { stage: Stage; selection: 
           return (
             <g key={id}>
               <Halo box={node.box} zoom={zoom} thin={!one} />
+              {one && stage.figure.nodes[id]?.role !== 'set' && <Corners box={node.box} zoom={zoom} />}
               {one && freeSides(stage, id).map((side) => <Thread key={side} side={side} box={node.box} zoom={zoom} />)}
             </g>
           )
@@ -65,6 +77,35 @@ export function SelectionMarks({ stage, selection }: { stage: Stage; selection: 
     </g>
   )
 }
+
+/** Small squares to make it larger or smaller by. */
+const Corners = ({ box, zoom }: { box: Box; zoom: number }) => (
+  <>
+    {corners.map((corner) => {
+      const around = {
+        x: box.x - 5 / zoom,
+        y: box.y - 5 / zoom,
+        width: box.width + 10 / zoom,
+        height: box.height + 10 / zoom,
+      }
+      const at = cornerOf(around, corner)
+      return (
+        <rect
+          key={corner}
+          data-handle={`size ${corner}`}
+          x={at.x - 4 / zoom}
+          y={at.y - 4 / zoom}
+          width={8 / zoom}
+          height={8 / zoom}
+          fill="var(--page)"
+          stroke="var(--needle)"
+          strokeWidth={1.5 / zoom}
+          className={corner === 'topLeft' || corner === 'bottomRight' ? 'cursor-nwse-resize' : 'cursor-nesw-resize'}
+        />
+      )
+    })}
+  </>
+)
 
 function Thread({ side, box, zoom }: { side: Side; box: Box; zoom: number }) {
   const [from, to] = [sideOf(box, side), beyond(box, side, RING_OFF / zoom)]
@@ -172,8 +213,8 @@ export function InsetHandles({ figure, scene, zoom }: { figure: Figure; scene: S
       {scene.nodes.flatMap((n) => {
         const inset = figure.nodes[n.id]?.inset
         if (inset === undefined) return []
-        const at = { x: n.box.x + n.box.width, y: n.box.y + n.box.height }
         const r = 9 / zoom
+        const at = { x: n.box.x + n.box.width + r * 1.6, y: n.box.y + n.box.height }
         return [
           <g key={n.id} data-handle={`open ${inset}`} className="cursor-pointer">
             <title>Open the figure inside</title>

@@ -20,6 +20,7 @@ const noun = (w: Work) => kinds[w.figure.kind].noun
 const article = (word: string) => (/^[aeiou]/.test(word) ? 'an' : 'a')
 const isQuestion = (w: Work) => w.figure.nodes[w.selected?.id ?? '']?.role === 'question'
 
+const isResized = (w: Work) => nodesIn(w.selection).some((id) => w.figure.nodes[id]?.size)
 const insetOf = (w: Work) => w.figure.nodes[w.selected?.id ?? '']?.inset
 
 const rows: readonly Row[] = [
@@ -102,6 +103,13 @@ const rows: readonly Row[] = [
   },
   { name: 'Dissolve the inset', when: (w) => insetOf(w) !== undefined, run: (w) => w.insets.dissolve() },
   { name: 'Back to the figure that holds this one', keys: 'Alt+Shift+Enter', run: (w) => w.insets.back() },
+  { name: 'Wider', keys: 'Alt+Shift+ArrowRight', when: hasNodes, run: (w) => w.actions.grow({ x: 1, y: 0 }) },
+  { name: 'Narrower', keys: 'Alt+Shift+ArrowLeft', when: hasNodes, run: (w) => w.actions.grow({ x: -1, y: 0 }) },
+  { name: 'Higher', keys: 'Alt+Shift+ArrowDown', when: hasNodes, run: (w) => w.actions.grow({ x: 0, y: 1 }) },
+  { name: 'Less high', keys: 'Alt+Shift+ArrowUp', when: hasNodes, run: (w) => w.actions.grow({ x: 0, y: -1 }) },
+  { name: 'As large as its words', when: isResized, run: (w) => w.actions.toWords() },
+  { name: 'To the front', keys: 'Alt+PageUp', when: hasNodes, run: (w) => w.actions.lift('front') },
+  { name: 'To the back', keys: 'Alt+PageDown', when: hasNodes, run: (w) => w.actions.lift('back') },
   { name: 'Release from where it is held', when: hasNodes, run: (w) => w.actions.release() },
   {
     name: 'Tidy: lay the figure out afresh',

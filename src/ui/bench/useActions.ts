@@ -21,20 +21,29 @@ import {
   moveBy,
   outdent,
   regionOf,
+  lifted,
   release,
+  resize,
   releaseAll,
   removeAll,
   tidy,
+  type Boxes,
   type Edit,
 } from '@/core/document'
 import { kinds, nodesInOrder, type Figure } from '@/core/figure'
+import type { Point } from '@/core/geometry'
 import { answersIn } from '@/core/text'
 import { subjectOf } from './subject'
 import { nodeParts, nodesIn, theOne, type Editing, type Selection } from './selection'
 
 export type BenchActions = ReturnType<typeof useActions>
 
+/** A step by which a node is made larger, in px of the layout. */
+const GROWS = 12
+
 type Hands = {
+  /** Where the nodes stand, in px of the layout. */
+  readonly boxes: Boxes | null
   readonly figure: Figure
   readonly apply: (edit: Edit) => void
   readonly selection: Selection
@@ -48,13 +57,13 @@ const ids = () => ({ node: newId(), link: newId() })
 
 /** What one can do to the figure from here, each as one edit. */
 export function useActions(hands: Hands) {
-  const { figure, apply, selection, region, select, edit, tell } = hands
+  const { figure, boxes, apply, selection, region, select, edit, tell } = hands
   return useMemo(
     () => ({
-      ...adding({ figure, apply, selection, region, select, edit, tell }),
-      ...moving({ figure, apply, selection, region, select, edit, tell }),
+      ...adding({ figure, boxes, apply, selection, region, select, edit, tell }),
+      ...moving({ figure, boxes, apply, selection, region, select, edit, tell }),
     }),
-    [figure, apply, selection, region, select, edit, tell],
+    [figure, boxes, apply, selection, region, select, edit, tell],
   )
 }
 
@@ -118,7 +127,7 @@ function adding({ figure, apply, selection, region, select, edit }: Hands) {
   }
 }
 
-function moving({ figure, apply, selection, select, tell }: Hands) {
+function moving({ figure, boxes, apply, selection, select, tell }: Hands) {
   const nodes = nodesIn(selection)
   const { noun } = kinds[figure.kind]
   /** Each of the selected in turn; what cannot be done to any of them is told. */
@@ -175,6 +184,18 @@ function moving({ figure, apply, selection, select, tell }: Hands) {
         (f, id) => (f.kind === 'process' ? asQuestion(f, id, f.nodes[id]?.role !== 'question') : null),
         'Only a step of a process can be a question.',
       ),
+    /** Larger or smaller by a step, sideways or upright. */
+    grow: (by: Point) =>
+      apply(
+        all(
+          ...nodes.map((id): Edit | null => {
+            const box = figure.nodes[id]?.size ?? boxes?.[id]
+            return box ? resize(id, { width: box.width + by.x * GROWS, height: box.height + by.y * GROWS }) : null
+          }),
+        ),
+      ),
+    toWords: () => apply(all(...nodes.map((id) => resize(id, null)))),
+    lift: (to: 'front' | 'back') => apply(lifted(figure, nodes, to)),
     release: () => apply(all(...nodes.map(release))),
     releaseAll: () => apply(releaseAll(figure)),
     tidy: () => apply(tidy(figure)),

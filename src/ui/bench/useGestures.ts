@@ -17,8 +17,10 @@ import {
   startFrame,
   startMove,
   startNote,
+  startResize,
   startPan,
   startThread,
+  type Corner,
   type Gesture,
   type Outcome,
   type Preview,
@@ -118,6 +120,7 @@ function handleAt(e: PointerEvent): readonly [string, string] {
 function ofHandle(name: string, which: string, stage: Stage, at: Point, one: Selected): Gesture | null {
   if (!one) return null
   if (name === 'thread') return startThread(stage, one.id, which as Side, at)
+  if (name === 'size') return startResize(stage, one.id, which as Corner, at)
   if (name === 'bend') return startBend(one.id, Number(which), at)
   return name === 'from' || name === 'to' ? startEnd(stage, one.id, name, at) : null
 }

@@ -61,11 +61,12 @@ export function useVersions(folio: string, figure: string) {
   }, [folio, figure])
   useEffect(() => {
     let current = true
-    void Promise.resolve().then(() => (current ? load() : undefined))
+    // How it stands now is the first of them.
+    void send('POST', pathOf(folio, figure), { name: null }).then(() => (current ? load() : undefined))
     return () => {
       current = false
     }
-  }, [load])
+  }, [load, folio, figure])
   const keep = async (name: string | null) => {
     setProblem(await send('POST', pathOf(folio, figure), { name }))
     await load()

@@ -31,6 +31,8 @@ export type Guide = { readonly from: Point; readonly to: Point }
 
 export type Side = 'left' | 'right' | 'top' | 'bottom'
 
+export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight'
+
 export type Gesture =
   | { readonly kind: 'pan'; readonly at: Point; readonly by: Point }
   | { readonly kind: 'frame'; readonly from: Point; readonly at: Point; readonly kept: Selection }
@@ -66,6 +68,14 @@ export type Gesture =
       readonly anchor: Point
       readonly at: Point
       readonly target: string | null
+    }
+  | {
+      readonly kind: 'resize'
+      readonly node: string
+      readonly corner: Corner
+      readonly stood: Box
+      readonly from: Point
+      readonly at: Point
     }
   | {
       readonly kind: 'note'

@@ -5,9 +5,10 @@ import { frame, pan } from './ground'
 import { bend, end } from './links'
 import { move } from './move'
 import { note } from './note'
+import { resize } from './resize'
 import { thread } from './thread'
 
-const rows: { readonly [K in Kind]: Row<K> } = { pan, frame, move, note, thread, end, bend }
+const rows: { readonly [K in Kind]: Row<K> } = { pan, frame, move, note, resize, thread, end, bend }
 // The row belongs to the gesture's own kind, which the compiler cannot see through the union.
 const rowOf = (g: Gesture): Row<Kind> => rows[g.kind] as unknown as Row<Kind>
 
@@ -15,11 +16,12 @@ export const moved = (g: Gesture, stage: Stage, at: Point, keys: Keys): Gesture 
 export const previewOf = (g: Gesture, stage: Stage): Preview => rowOf(g).preview(g, stage)
 export const dropped = (g: Gesture, stage: Stage): Outcome => rowOf(g).drop(g, stage)
 
-export type { Gesture, Guide, Keys, Lights, Outcome, Preview, Question, Side, Stage } from './gesture'
+export type { Corner, Gesture, Guide, Keys, Lights, Outcome, Preview, Question, Side, Stage } from './gesture'
 export { startFrame, startPan } from './ground'
 export { startBend, startEnd } from './links'
 export { cornersOf, startMove } from './move'
 export { offOf, startNote } from './note'
 export { middleOf, nodeNear, regionAt } from './places'
+export { cornerOf, corners, startResize } from './resize'
 export { regionName } from './targets'
 export { beyond, freeSides, neighbour, sideOf, startThread } from './thread'
