@@ -43,7 +43,17 @@ export {
   setsOf,
   type SetRegion,
 } from './regions'
-export { addStatement, firstNode, joinRow, linesIn, moveRow, nextRow, pasteRows, statementIn } from './outlineEdits'
+export {
+  addStatement,
+  completionsOf,
+  firstNode,
+  joinRow,
+  linesIn,
+  moveRow,
+  nextRow,
+  pasteRows,
+  statementIn,
+} from './outlineEdits'
 export { isBelow, isTree, moveBelow, moveBeside } from './treeShape'
 export { fieldsOf, isFault, ownFieldOf, suits, unresolved, type Field, type Written } from './fields'
 export { faultSentence, idOf, rowNamed, rowsInOrder, type FieldFault } from './rowNames'

@@ -38,14 +38,38 @@ export function nextRow(f: Figure, row: OutlineRow | null, ids: Ids, text: strin
   return insertAfter(f, row.id, ids, text)
 }
 
+const DASH = /\s+(?:[–—-]|->|→)\s+/u
+
 /** "Wind – raises – Swell", or "raises – Swell" where it is known of what: parts at dashes or an arrow. */
 export function statementIn(
   words: string,
 ): { readonly from: string | null; readonly link: string; readonly to: string } | null {
-  const parts = words.split(/\s+(?:[–—-]|->|→)\s+/).map((p) => p.trim())
+  const parts = words.split(DASH).map((p) => p.trim())
   const [a = '', b = '', c = ''] = parts
   if (parts.length === 3 && a && c) return { from: a, link: b, to: c }
   return parts.length === 2 && b ? { from: null, link: a, to: b } : null
+}
+
+const MOST_OFFERED = 6
+
+/** A statement that is being typed, each time with a known concept, or the words of a known link, in place of what is begun
+ *  last; concepts whose words begin so come first. Nothing while it is not begun. */
+export function completionsOf(f: Figure, words: string): string[] {
+  const [, before = '', begun = ''] = /^(.*?)([^–—→-]*)$/su.exec(words) ?? []
+  const wanted = plain(begun)
+  if (wanted === '' || (before !== '' && !/\s(?:[–—-]|->|→)\s*$/u.test(before))) return []
+  const between = before.split(DASH).filter((p) => p.trim() !== '').length === 1
+  const known = [
+    ...nodesInOrder(f).map((n) => n.text),
+    ...(between ? Object.values(f.links).flatMap((l) => l.text ?? []) : []),
+  ]
+  const fits = [...new Set(known)].filter((k) => plain(k).includes(wanted) && plain(k) !== wanted)
+  const begins = (k: string) => (plain(k).startsWith(wanted) ? 0 : 1)
+  const space = /\s$/u.test(before) || before === '' ? '' : ' '
+  return fits
+    .toSorted((a, b) => begins(a) - begins(b))
+    .slice(0, MOST_OFFERED)
+    .map((k) => `${before}${space}${k}`)
 }
 
 const plain = (s: string): string => s.trim().toLowerCase().replace(/\s+/g, ' ')

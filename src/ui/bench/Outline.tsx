@@ -3,7 +3,7 @@
 /** The figure as rows that one types: in every kind its own form. Enter makes the next row, Tab and Shift+Tab move it in and
  *  out, Backspace on an empty row joins it to the one before. */
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react'
-import { moveRow, outlineOf, type OutlineRow } from '@/core/document'
+import { completionsOf, moveRow, outlineOf, type OutlineRow } from '@/core/document'
 import { OutlineRowView } from './OutlineRowView'
 import { foldable, hidden, keyOf, rowPart, wordsOf } from './outlineRows'
 import { isSelected, toggled } from './selection'
@@ -50,7 +50,7 @@ export function Outline({ work }: { work: Work }) {
           away.has(i) ? null : (
             <li key={keyOf(r)} data-at={i}>
               {isTyped(work, r) ? (
-                <TypedRow typing={typing} row={r} i={i} />
+                <TypedRow work={work} typing={typing} row={r} i={i} />
               ) : (
                 <OutlineRowView
                   row={r}
@@ -98,7 +98,7 @@ const isShown = (work: Work, r: OutlineRow): boolean =>
     ? work.region?.join(' ') === r.id
     : r.row !== 'goTo' && r.row !== 'detail' && isSelected(work.selection, r.id)
 
-function TypedRow({ typing, row, i }: { typing: Typing; row: OutlineRow; i: number }) {
+function TypedRow({ work, typing, row, i }: { work: Work; typing: Typing; row: OutlineRow; i: number }) {
   return (
     <div style={{ paddingLeft: 24 + row.depth * 13 }} className="py-0.5 pr-3">
       <WordsField
@@ -106,6 +106,7 @@ function TypedRow({ typing, row, i }: { typing: Typing; row: OutlineRow; i: numb
         rows
         label="Words"
         className="field resize-none py-1!"
+        {...(row.row === 'statement' ? { completions: (words: string) => completionsOf(work.figure, words) } : {})}
         onDone={(words, how) => typing.left(row, i, words, how)}
         onLines={(lines) => typing.onLines(row, lines)}
       />
@@ -126,6 +127,9 @@ function PendingRow({ work, typing, row }: { work: Work; typing: Typing; row: Ou
         rows
         label={work.figure.kind === 'concept' ? 'New concept, or A – link – B' : 'Words of the new row'}
         className="field resize-none py-1!"
+        {...(work.figure.kind === 'concept'
+          ? { completions: (words: string) => completionsOf(work.figure, words) }
+          : {})}
         onDone={(words, how) => typing.typed(row, words, how)}
         onLines={(lines) => typing.onLines(row, lines)}
       />

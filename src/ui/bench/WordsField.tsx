@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useRef, useState, type CSSProperties } from 'react'
+import { useOffered } from './useOffered'
 
 /** How a field was left: Enter, Tab or Shift+Tab, Backspace while nothing was in it, Escape, or by going elsewhere. */
 export type Left = 'enter' | 'indent' | 'outdent' | 'back' | 'escape' | 'elsewhere'
@@ -12,12 +13,13 @@ type Props = {
   readonly style?: CSSProperties
   /** A key that was typed onto what is selected stands in place of the words. */
   readonly typed?: string | undefined
-  readonly list?: string
   readonly onWords?: (words: string) => void
   /** Called once: with the words, or null when they stay as they were, and how the field was left. */
   readonly onDone: (words: string | null, left: Left) => void
   /** Lines that were pasted, when there are several. */
   readonly onLines?: (lines: string) => void
+  /** The words as they might go on. */
+  readonly completions?: (words: string) => readonly string[]
   /** Whether Tab and an emptying Backspace mean something here. */
   readonly rows?: boolean
 }
@@ -25,8 +27,10 @@ type Props = {
 const MOST = 500
 
 /** Words changed in place: Enter or leaving confirms, Shift+Enter begins a new line, Escape leaves them as they were. */
-export function WordsField({ value, label, className, style, typed, onWords, onDone, onLines, rows = false }: Props) {
+export function WordsField(props: Props) {
+  const { value, label, className, style, typed, onWords, onDone, onLines, rows = false } = props
   const [words, setWords] = useState(typed ?? value)
+  const offered = useOffered(words, props.completions, setWords)
   const field = useRef<HTMLTextAreaElement>(null)
   const ended = useRef(false)
   useEffect(() => {
@@ -39,17 +43,10 @@ export function WordsField({ value, label, className, style, typed, onWords, onD
     ended.current = true
     onDone(result, left)
   }
-  const keys: Partial<Record<string, () => boolean>> = {
-    Enter: () => (end(words.trim(), 'enter'), true),
-    Escape: () => (end(null, 'escape'), true),
-    ...(rows && {
-      Tab: () => (end(words.trim(), 'indent'), true),
-      'Shift+Tab': () => (end(words.trim(), 'outdent'), true),
-      Backspace: () => words === '' && (end('', 'back'), true),
-    }),
-  }
-  return (
+  const keys = keysOf(words, end, rows)
+  const input = (
     <textarea
+      {...offered.aria}
       ref={field}
       aria-label={label}
       rows={Math.max(words.split('\n').length, Math.ceil(words.length / 26), 1)}
@@ -74,8 +71,31 @@ export function WordsField({ value, label, className, style, typed, onWords, onD
         e.stopPropagation()
         if (e.nativeEvent.isComposing) return
         const key = e.shiftKey && e.key !== 'Escape' ? `Shift+${e.key}` : e.key
-        if (keys[key]?.()) e.preventDefault()
+        if (offered.pressed(key) || keys[key]?.()) e.preventDefault()
       }}
     />
   )
+  return props.completions ? (
+    <div className="relative grid">
+      {input}
+      {offered.list}
+    </div>
+  ) : (
+    input
+  )
 }
+
+/** What a key does in the field; true where it did something. */
+const keysOf = (
+  words: string,
+  end: (result: string | null, left: Left) => void,
+  rows: boolean,
+): Partial<Record<string, () => boolean>> => ({
+  Enter: () => (end(words.trim(), 'enter'), true),
+  Escape: () => (end(null, 'escape'), true),
+  ...(rows && {
+    Tab: () => (end(words.trim(), 'indent'), true),
+    'Shift+Tab': () => (end(words.trim(), 'outdent'), true),
+    Backspace: () => words === '' && (end('', 'back'), true),
+  }),
+})
