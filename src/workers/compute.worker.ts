@@ -40,6 +40,7 @@ const api: Compute = {
   draw: async (...given) => (await ready).draw(...given),
   drawKept: async (...given) => (await ready).drawKept(...given),
   figureOfRows: async (...given) => (await ready).figureOfRows(...given),
+  led: async (...given) => (await ready).led(...given),
   typed: async (...given) => (await ready).typed(...given),
   drag: async (...given) => (await ready).drag(...given),
 }

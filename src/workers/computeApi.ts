@@ -5,8 +5,15 @@ import { continued } from '@/core/continued'
 import { figureOfRows, type Cells, type DoubtAnswers, type Pasted } from '@/core/document'
 import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/figure'
 import { arrangementsFor, retyped, withNodeAt, type Placed } from '@/core/layout'
-import type { Box } from '@/core/geometry'
-import { MissingFont, createTypesetter, measuredNode, type FontFile, type Typesetter } from '@/core/measure'
+import type { Box, Point } from '@/core/geometry'
+import {
+  MissingFont,
+  createTypesetter,
+  measuredNode,
+  type FontFile,
+  type SizedLink,
+  type Typesetter,
+} from '@/core/measure'
 import { routedFigure, sceneOf } from '@/core/pipeline'
 import {
   WORTH_SHOWING,
@@ -181,6 +188,26 @@ export function createCompute(
           ? { ...routed, nodes: placed.nodes }
           : reroute(placed, routed.routes, new Set([node]))
       return changed(before, now)
+    },
+    /** How a new link between two nodes would run in the kept picture, in px of the frame; null where it has none. */
+    led: async (id: string, from: string, to: string): Promise<readonly Point[] | null> => {
+      const before = kept.get(id)
+      if (!before) return null
+      const { routed, scene: drawn } = before
+      const link: SizedLink = {
+        id: 'new',
+        from,
+        to,
+        beside: false,
+        cross: false,
+        best: false,
+        label: null,
+        heldRoute: null,
+      }
+      const { routes } = reroute({ ...routed, links: [...routed.links, link] }, routed.routes, new Set())
+      const { scale, dx, dy } = drawn.fit
+      const points = routes.find((r) => r.id === link.id)?.points ?? null
+      return points && points.map((p) => ({ x: p.x * scale + dx, y: p.y * scale + dy }))
     },
     /** The kept picture of a figure with the top left corners of some nodes at places of the frame; only what touches them
      *  is led anew. */

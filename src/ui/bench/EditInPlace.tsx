@@ -3,14 +3,12 @@
 import { all, apply as applied, pasteRows, outlineOf, rename, type Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
-import { nanoid } from 'nanoid'
+import { newId } from './newId'
 import { partWords } from './partWords'
 import type { Part } from './selection'
 import { MOST_LINES, TOO_MANY } from './useTyping'
 import type { View } from './useView'
 import { WordsField } from './WordsField'
-
-const newId = (): string => nanoid(8)
 
 /** A field over the node or the label, as large as it is; the picture grows with the words. */
 export function EditInPlace({

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { understandAll, type Meant, type Understanding } from '@/core/document'
 import { lowerFirst } from '@/core/text'
 import { compute } from '@/workers/client'
-import { newId } from './useGestures'
+import { newId } from './newId'
 import type { Work } from './work'
 
 const NOTHING: Meant = { ways: [], lost: null }

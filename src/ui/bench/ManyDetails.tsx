@@ -14,7 +14,7 @@ import { align, all, distribute, fieldsOf, isFault, sameSize, type Edit, type Li
 import { Row, Text } from './DetailFields'
 import { alikeTo, nodeParts, nodesIn } from './selection'
 import { boxesOf } from './Stage'
-import { newId } from './useGestures'
+import { newId } from './newId'
 import type { Work } from './work'
 
 const lines: readonly { readonly line: Line; readonly says: string; readonly Icon: typeof AlignEndVertical }[] = [

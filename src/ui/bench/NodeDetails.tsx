@@ -5,7 +5,7 @@ import { crossLinks, nodesInOrder, type Figure, type FigureNode } from '@/core/f
 import { Quote, Row, Text } from './DetailFields'
 import { InsetDetails } from './InsetDetails'
 import { PictureDetails } from './PictureDetails'
-import { newId } from './useGestures'
+import { newId } from './newId'
 import type { Work } from './work'
 
 /** Rays go out from one concept only where all are joined to it: the backbone of a map in one part has a link less than nodes. */

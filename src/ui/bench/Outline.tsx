@@ -7,7 +7,7 @@ import { completionsOf, moveRow, outlineOf, type OutlineRow } from '@/core/docum
 import { OutlineRowView } from './OutlineRowView'
 import { foldable, hidden, keyOf, rowPart, wordsOf } from './outlineRows'
 import { isSelected, toggled } from './selection'
-import { newId } from './useGestures'
+import { newId } from './newId'
 import { useTyping } from './useTyping'
 import { WordsField } from './WordsField'
 import type { Work } from './work'

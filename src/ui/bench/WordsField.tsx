@@ -43,7 +43,6 @@ export function WordsField(props: Props) {
     ended.current = true
     onDone(result, left)
   }
-  const keys = keysOf(words, end, rows)
   const input = (
     <textarea
       {...offered.aria}
@@ -71,7 +70,7 @@ export function WordsField(props: Props) {
         e.stopPropagation()
         if (e.nativeEvent.isComposing) return
         const key = e.shiftKey && e.key !== 'Escape' ? `Shift+${e.key}` : e.key
-        if (offered.pressed(key) || keys[key]?.()) e.preventDefault()
+        if (offered.pressed(key) || keysOf(words, end, rows)[key]?.()) e.preventDefault()
       }}
     />
   )

@@ -20,6 +20,8 @@ const noun = (w: Work) => kinds[w.figure.kind].noun
 const article = (word: string) => (/^[aeiou]/.test(word) ? 'an' : 'a')
 const isQuestion = (w: Work) => w.figure.nodes[w.selected?.id ?? '']?.role === 'question'
 
+const wordsFor = { right: 'on the right', left: 'on the left', bottom: 'below', top: 'above' } as const
+const arrowFor = { right: 'ArrowRight', left: 'ArrowLeft', bottom: 'ArrowDown', top: 'ArrowUp' } as const
 const isResized = (w: Work) => nodesIn(w.selection).some((id) => w.figure.nodes[id]?.size)
 const insetOf = (w: Work) => w.figure.nodes[w.selected?.id ?? '']?.inset
 
@@ -67,6 +69,18 @@ const rows: readonly Row[] = [
   { name: 'Move down', keys: 'Alt+ArrowDown', when: hasNodes, run: (w) => w.actions.shift(1) },
   { name: 'Indent', keys: 'Alt+ArrowRight', when: hasNodes, run: (w) => w.actions.indent() },
   { name: 'Outdent', keys: 'Alt+ArrowLeft', when: hasNodes, run: (w) => w.actions.outdent() },
+  ...(['right', 'left', 'bottom', 'top'] as const).map((side): Row => ({
+    name: `A new neighbour ${wordsFor[side]}`,
+    keys: `Mod+${arrowFor[side]}`,
+    when: (w) => w.selected?.kind === 'node' && w.figure.kind !== 'venn',
+    run: (w) => w.actions.addNeighbour(side),
+  })),
+  {
+    name: 'Link it to another',
+    keys: 'Alt+L',
+    when: (w) => w.selected?.kind === 'node' && (w.figure.kind === 'process' || w.figure.kind === 'concept'),
+    run: () => document.querySelector<HTMLElement>('[aria-label="Link to another node"]')?.focus(),
+  },
   { name: 'Double what is selected', keys: 'Mod+D', when: hasNodes, run: (w) => w.actions.double() },
   {
     name: (w) => (isQuestion(w) ? 'Make it a step' : 'Make it a question'),

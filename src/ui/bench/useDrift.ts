@@ -5,7 +5,7 @@ import { driftOf, takeAll, upToDate, type Drifted, type Edit } from '@/core/docu
 import type { Figure } from '@/core/figure'
 import { computeAside } from '@/workers/client'
 import { isSameText } from '../folio/stand'
-import { newId } from './useGestures'
+import { newId } from './newId'
 import type { Passage } from './usePassage'
 
 /** What the text has changed since the figure was read from it. */

@@ -1,14 +1,15 @@
 'use client'
 
 /** Pointer events on the stage as gestures: what is under the pointer says which begins; the table of gestures says the rest. */
-import { nanoid } from 'nanoid'
-import { useState, type PointerEvent } from 'react'
+import { useEffect, useState, type PointerEvent } from 'react'
 import { all, hold, type Edit } from '@/core/document'
 import type { Point } from '@/core/geometry'
+import { compute } from '@/workers/client'
 import { partAt } from '../scene/SceneView'
 import {
   cornersOf,
   dropped,
+  joiningOf,
   moved,
   previewOf,
   regionAt,
@@ -28,11 +29,10 @@ import {
   type Side,
   type Stage,
 } from './gestures'
+import { newId } from './newId'
 import { partOf, theOne, type Selected, type Selection } from './selection'
 import type { useView } from './useView'
 import type { Work } from './work'
-
-export const newId = (): string => nanoid(8)
 
 export function useGestures(work: Work, { box, view, panBy }: ReturnType<typeof useView>) {
   const { figure, scene, selection } = work
@@ -84,7 +84,7 @@ export function useGestures(work: Work, { box, view, panBy }: ReturnType<typeof 
     work.select([{ kind: 'node', id: made.node }])
     work.edit({ part: { kind: 'node', id: made.node }, where: 'stage' })
   }
-  const preview: Preview | null = gesture && stage ? previewOf(gesture, stage) : null
+  const preview = usePreview(stage, gesture)
   return {
     stage,
     gesture,
@@ -94,6 +94,34 @@ export function useGestures(work: Work, { box, view, panBy }: ReturnType<typeof 
     toFrame,
     handlers: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: () => setGesture(null) },
   }
+}
+
+/** What the gesture would do, shown while it lasts. */
+function usePreview(stage: Stage | null, gesture: Gesture | null): Preview | null {
+  const way = useWay(stage?.figure.id ?? '', gesture && stage ? joiningOf(gesture, stage) : null)
+  return gesture && stage ? { ...previewOf(gesture, stage), ...(way ? { line: way } : {}) } : null
+}
+
+/** How a link would run between two nodes; null while that is not known. */
+function useWay(figure: string, ends: readonly [string, string] | null): readonly Point[] | null {
+  const [from = '', to = ''] = ends ?? []
+  const key = `${from} ${to}`
+  const [found, setFound] = useState<{ readonly key: string; readonly points: readonly Point[] | null } | null>(null)
+  useEffect(() => {
+    if (from === '' || to === '') return
+    let current = true
+    compute()
+      .led(figure, from, to)
+      .then(
+        (points) => current && setFound({ key: `${from} ${to}`, points }),
+        // The straight line is shown as long as there is no better one.
+        (error: unknown) => console.error('led', error),
+      )
+    return () => {
+      current = false
+    }
+  }, [figure, from, to])
+  return found?.key === key ? found.points : null
 }
 
 /** Which gesture a press begins; null for a press on nothing that can be taken hold of. */

@@ -9,6 +9,7 @@ import type { Span } from '@/core/text'
 import { anchorOf, projectShared, type Anchor } from '@/manuscript'
 import { compute } from '@/workers/client'
 import { addFigure, figuresIn, type OpenFolio, type SharedFigure } from '../folio/useFolio'
+import { newId } from './newId'
 import { nodesIn, type Editing, type Selection } from './selection'
 import type { Also, Apply } from './useBench'
 
@@ -84,7 +85,7 @@ export function useInsets({ folio, shared, apply, selection, select, edit, tell 
       },
       /** What is selected becomes a figure of its own, in one node. */
       make: () => {
-        const made = { figure: nanoid(), node: nanoid(8) }
+        const made = { figure: nanoid(), node: newId() }
         const result = intoInset(figure, nodes, made, figure.nodes[node ?? '']?.text ?? '')
         if (!result)
           return tell('Select some of the nodes, but not all of them, and no set: they become a figure in one node.')
@@ -115,7 +116,7 @@ export function useInsets({ folio, shared, apply, selection, select, edit, tell 
       dissolve: () => {
         const inset = all().find((f) => f.id === figure.nodes[node ?? '']?.inset)
         if (!inset || node === undefined) return
-        apply(dissolved(figure, node, inset, () => nanoid(8)))
+        apply(dissolved(figure, node, inset, newId))
         select([])
         tell('What it held is in the flow again. The figure itself stays in the folio; it can be removed there.')
       },

@@ -1,11 +1,11 @@
 'use client'
 
-import { nanoid } from 'nanoid'
 import { useMemo } from 'react'
 import { z } from 'zod/mini'
 import { addMember, all, type Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import { ask } from '../send'
+import { newId } from './newId'
 import type { Selection } from './selection'
 import type { Apply } from './useBench'
 
@@ -42,7 +42,7 @@ export function usePictures({
       into: (id: string, file: Blob) => void put(file, id, all()),
       /** As a member of a region, by its sets. */
       intoRegion: (sets: readonly string[], file: Blob) => {
-        const id = nanoid(8)
+        const id = newId()
         void put(file, id, addMember(figure, id, sets, ''))
       },
     }

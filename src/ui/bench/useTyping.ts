@@ -20,7 +20,7 @@ import {
 import type { Figure } from '@/core/figure'
 import { keyOf, rowPart, wordsOf } from './outlineRows'
 import { nodeParts } from './selection'
-import { newId } from './useGestures'
+import { newId } from './newId'
 import type { Left } from './WordsField'
 import type { Work } from './work'
 

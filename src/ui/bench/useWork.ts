@@ -48,7 +48,7 @@ export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage
     [change, figure, settled, folio, passage, tell],
   )
   const { selection, select, region, selectRegion } = useSelection(shown)
-  const actions = useActions({ figure, boxes: settled?.boxes ?? null, apply, selection, region, select, edit, tell })
+  const actions = useActions({ figure, scene: picture.scene, apply, selection, region, select, edit, tell })
   const insets = useInsets({ folio, shared, apply, selection, select, edit, tell })
   const pictures = usePictures({ folio: folio.id, figure, apply, select, tell })
   return {

@@ -2,7 +2,7 @@
 import type { Point } from '@/core/geometry'
 import type { Gesture, Keys, Kind, Outcome, Preview, Row, Stage } from './gesture'
 import { frame, pan } from './ground'
-import { bend, end } from './links'
+import { bend, end, endsOf } from './links'
 import { move } from './move'
 import { note } from './note'
 import { resize } from './resize'
@@ -15,6 +15,12 @@ const rowOf = (g: Gesture): Row<Kind> => rows[g.kind] as unknown as Row<Kind>
 export const moved = (g: Gesture, stage: Stage, at: Point, keys: Keys): Gesture => rowOf(g).move(g, stage, at, keys)
 export const previewOf = (g: Gesture, stage: Stage): Preview => rowOf(g).preview(g, stage)
 export const dropped = (g: Gesture, stage: Stage): Outcome => rowOf(g).drop(g, stage)
+
+/** The nodes that a link would join, were it let go now; null where it would join none. */
+export function joiningOf(g: Gesture, stage: Stage): readonly [string, string] | null {
+  if (g.kind === 'end') return endsOf(g, stage)
+  return g.kind === 'thread' && g.target !== null ? [g.node, g.target] : null
+}
 
 export type { Corner, Gesture, Guide, Keys, Lights, Outcome, Preview, Question, Side, Stage } from './gesture'
 export { startFrame, startPan } from './ground'

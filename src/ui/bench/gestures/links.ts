@@ -13,6 +13,13 @@ export function startEnd(stage: Stage, link: string, end: 'from' | 'to', at: Poi
   return anchor ? { kind: 'end', link, end, anchor, at, target: null } : null
 }
 
+/** Between which nodes the link would run, were the end let go now. */
+export function endsOf(g: Of<'end'>, stage: Stage): readonly [string, string] | null {
+  const link = stage.figure.links[g.link]
+  if (!link || g.target === null) return null
+  return g.end === 'from' ? [g.target, link.to] : [link.from, g.target]
+}
+
 export const end: Row<'end'> = {
   move: (g, stage, at) => ({ ...g, at, target: nodeNear(stage.scene, at, SNAP / stage.zoom) }),
   preview: (g, stage) => {

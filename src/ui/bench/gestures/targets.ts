@@ -1,6 +1,6 @@
 /** Where a dragged node would go, a row for each kind: onto a link, below another node, into a region, into a lane, to the
  *  place of another. Null where it would just stay where it is put. */
-import { all, changePlaces, intoRegion, isBelow, moveBelow, moveOnto, moveTo, regionOf } from '@/core/document'
+import { all, apply, changePlaces, intoRegion, isBelow, moveBelow, moveOnto, moveTo, regionOf } from '@/core/document'
 import { nodesInOrder, type Figure, type FigureKind } from '@/core/figure'
 import type { Point } from '@/core/geometry'
 import type { Edit } from '@/core/document'
@@ -44,12 +44,22 @@ const inTurn = ontoNode((f, [id, ...more], target) => {
   }
 })
 
+/** Several go onto a link one behind the other, in the order of the figure. */
 const ontoLink: Find = ({ figure, scene, zoom, newId }, ids, at) => {
-  const [id] = ids
   const link = linkNear(scene, at, ON_LINK / zoom)
   const known = link === null ? undefined : figure.links[link]
-  const edit = id !== undefined && ids.length === 1 && known ? moveOnto(figure, id, known.id, newId()) : null
-  if (!edit || !known) return null
+  if (!known) return null
+  const edits: Edit[] = []
+  let [now, on] = [figure, known.id]
+  for (const { id } of nodesInOrder(figure).filter((n) => ids.includes(n.id))) {
+    const next = newId()
+    const moved = moveOnto(now, id, on, next)
+    if (!moved) return null
+    edits.push(moved)
+    now = apply(now, moved).figure
+    on = next
+  }
+  const edit = all(...edits)
   const says = `Between “${wordsOf(figure, known.from)}” and “${wordsOf(figure, known.to)}”`
   return { says, lights: { link: known.id }, edit }
 }

@@ -25,7 +25,7 @@ import {
 import { MAX_NODES, type FigureNode } from '@/core/figure'
 import { compute } from '@/workers/client'
 import { nodeParts } from '../selection'
-import { newId } from '../useGestures'
+import { newId } from '../newId'
 import type { Work } from '../work'
 import { at, blockOf, type Cursor } from './cursor'
 
