@@ -1,5 +1,5 @@
 /** The bench as a person uses it in the browser: what is drawn, rows, the table, the hand on the stage. */
-import { Key, By, eventually, newFolio, type Browser } from './support'
+import { Key, By, eventually, newFolio, sleep, type Browser } from './support'
 
 type Box = { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
 type Spot = { readonly x: number; readonly y: number }
@@ -14,7 +14,15 @@ export function stage(b: Browser, base: string) {
       ),
     )
   const middleOf = async (words: string): Promise<Spot> => {
-    const r = await boxOf(words)
+    // Where it stands once it has come to rest.
+    let before = ''
+    const r = await eventually(`“${words}” stands still`, 8000, async () => {
+      const now = await boxOf(words)
+      const same = JSON.stringify(now) === before
+      before = JSON.stringify(now)
+      if (!same) await sleep(60)
+      return same && now
+    })
     return { x: Math.round(r.x + r.width / 2), y: Math.round(r.y + r.height / 2) }
   }
   /** Presses, moves in several steps, lets go. */

@@ -1,7 +1,11 @@
 /** Stories of the bench at Gannet Sound Ferries, as people shape figures there: by hand, by outline, by rows, by typing. */
 import assert from 'node:assert/strict'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
 import { test } from 'node:test'
-import { Key, axeViolations, eventually, openBrowser, type Browser } from './support'
+import sharp from 'sharp'
+import { Key, axeViolations, eventually, openBrowser, sleep, type Browser } from './support'
 import { stage } from './stage'
 import { tested } from './tested'
 
@@ -407,9 +411,35 @@ test('by keyboard alone: steps, a question and its answer; members put into regi
   await b.press('L')
   await b.find('[aria-label="Words of the node"]')
   await b.press('ower the stern ramp', Key.ESCAPE)
-  assert.ok((await s.shown()).some((w) => w.includes('Lower the ramp')))
+  await eventually('its words are back', 4000, async () => (await s.shown()).some((w) => w.includes('Lower the ramp')))
   await b.chord([Key.SHIFT], Key.ARROW_RIGHT)
   await b.find(`//*[contains(., 'Held where you placed it')]`)
+  // A loop and who does what, in the table; then in lanes.
+  await b.press(Key.ARROW_DOWN)
+  await b.chord([Key.ALT], '2')
+  const heads = await b.driver.executeScript<string[]>(
+    `return [...document.querySelectorAll('[aria-label="Node table"] [data-cell]')].map((c) => c.dataset.cell)`,
+  )
+  const toColumn = (field: string) =>
+    b.press(Key.HOME, ...Array.from({ length: heads.indexOf(field) }, () => Key.ARROW_RIGHT))
+  await toColumn('next')
+  await b.press(Key.F2)
+  await s.retype('no: Load the cars; yes: Check the moorings', Key.ENTER)
+  await toColumn('actor')
+  await b.press(Key.PAGE_UP, 'Mate', Key.ENTER, Key.ARROW_UP)
+  await b.chord([Key.SHIFT], Key.PAGE_DOWN)
+  await b.chord([Key.CONTROL], 'd')
+  await eventually('all are done by the mate', 4000, async () => (await s.cells()).every((r) => r.includes('Mate')))
+  await b.press(Key.ARROW_DOWN, Key.ARROW_DOWN, 'Deck crew', Key.ENTER)
+  await b.find(`//*[@role='radio'][contains(., 'anes')]`)
+  await b.chord([Key.CONTROL], 'k')
+  await b.find('[role=dialog] input')
+  await b.press('arrange: lanes')
+  await sleep(400)
+  await b.press(Key.ENTER)
+  await eventually('lanes are drawn', 5000, () =>
+    b.driver.executeScript<boolean>(`return document.querySelector('[data-scale]').textContent.includes('Deck crew')`),
+  )
   await s.open(SETS, 'venn')
   await b.driver.executeScript(`document.querySelector('[aria-label=Outline] [data-row=region]').focus()`)
   await b.press(Key.ENTER)
@@ -426,6 +456,96 @@ test('by keyboard alone: steps, a question and its answer; members put into regi
     rows.join('\n'),
   )
   await quiet()
+})
+
+test('a note, a picture and an inset: said beside, shown inside, opened in place and dissolved', async () => {
+  const folio = await s.open(
+    '1. Check the moorings\n2. Lower the ramp\n3. Load lorries\n4. Load cars\n5. Close the door',
+    'process',
+  )
+  const address = await b.driver.getCurrentUrl()
+  await s.click('Load lorries')
+  await b.chord([Key.ALT], 'n')
+  await b.find('[aria-label="Words of the note"]')
+  await b.press('Ask the purser', Key.ENTER)
+  await s.drawn('Ask the purser')
+  assert.equal(
+    await b.driver.executeScript(
+      `return document.querySelector('[aria-label="What the note speaks of"]').selectedOptions[0].text`,
+    ),
+    'Load lorries',
+  )
+  // A picture is checked; what is none is refused with what to do.
+  await s.click('Lower the ramp')
+  const pick = () => b.find('input[type=file][aria-label="Put a picture inside"]')
+  const folder = mkdtempSync(path.join(tmpdir(), 'compass-'))
+  const [words, photo] = [path.join(folder, 'words.png'), path.join(folder, 'photo.png')]
+  writeFileSync(words, 'no picture at all')
+  await sharp({ create: { width: 64, height: 48, channels: 3, background: '#1F5C66' } })
+    .png()
+    .toFile(photo)
+  await (await pick()).sendKeys(words)
+  await b.find(`//*[@role='status'][contains(., 'not a picture that can be read')]`)
+  assert.equal(await b.count('[data-scale] image'), 0)
+  await (await pick()).sendKeys(photo)
+  await b.find('[data-scale] image')
+  // Two steps become a figure in one node, which is opened, changed, left and dissolved.
+  await s.click('Load lorries')
+  const hand = b.driver.actions().keyDown(Key.SHIFT)
+  await hand
+    .move({ ...(await s.middleOf('Load cars')) })
+    .click()
+    .keyUp(Key.SHIFT)
+    .perform()
+  await b.chord([Key.ALT], 'i')
+  await b.find('[aria-label="Words of the node"]')
+  await s.retype('Load the deck', Key.ENTER)
+  await s.drawn('Load the deck')
+  assert.ok(!(await s.shown()).includes('Load cars'))
+  await b.driver.executeScript(`document.querySelector('[data-stage]').focus()`)
+  await b.chord([Key.ALT], Key.ENTER)
+  await s.drawn('Load cars')
+  assert.ok((await b.text('[aria-label="Where you are"]')).endsWith('Load the deck'))
+  assert.ok((await s.shown()).includes('Ask the purser'), `the note has gone along: ${(await s.shown()).join('; ')}`)
+  await s.row('Load cars')
+  await b.chord([Key.ALT], 's')
+  await b.find('[aria-label="Words of the node"]')
+  await b.press('Count both', Key.ENTER)
+  await s.drawn('Count both')
+  await b.saved()
+  await b.chord([Key.ALT, Key.SHIFT], Key.ENTER)
+  await s.drawn('Load the deck')
+  assert.equal(await b.driver.getCurrentUrl(), address)
+  await s.click('Load the deck')
+  await b.click('Dissolve it')
+  await s.drawn('Count both')
+  assert.deepEqual(
+    await s.outline(),
+    [
+      '1 Check the moorings',
+      '2 Lower the ramp',
+      '3 Load lorries',
+      '4 Load cars',
+      '5 Count both',
+      '6 Close the door',
+    ].map((r) => r),
+  )
+  await b.chord([Key.CONTROL], 'z')
+  await s.drawn('Load the deck')
+  await b.saved()
+  const id = address.split('/').at(-1)
+  const svg = await (await fetch(`${base}/api/folios/${folio}/figures/${id}/file?format=svg&words=text`)).text()
+  assert.ok(svg.includes('href="data:image/png;base64,'), 'the picture is in the file')
+  // Made wider by a corner, the words are set anew.
+  await s.click('Check the moorings')
+  const before = await s.boxOf('Check the moorings')
+  const corner = await s.handle('size bottomRight')
+  await s.drag(corner, { x: corner.x + 90, y: corner.y + 40 })
+  await eventually('it is larger', 4000, async () => (await s.boxOf('Check the moorings')).height > before.height + 20)
+  assert.deepEqual(
+    (await b.complaints()).filter((c) => !c.includes('415')),
+    [],
+  )
 })
 
 test('axe-core finds nothing wrong with any view of the bench, light and dark', async () => {
@@ -462,6 +582,32 @@ test('axe-core finds nothing wrong with any view of the bench, light and dark', 
     await b.press(Key.ARROW_RIGHT)
     await look(`${theme} presentation`)
     await b.press(Key.ESCAPE)
+  }
+  // What the text has changed, and a decision with its note.
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('.manuscript li')
+  await b.driver.executeScript(
+    `const p = document.querySelectorAll('.manuscript li')[0].querySelector('p'); document.querySelector('.manuscript').focus(); getSelection().collapse(p.firstChild, p.firstChild.length)`,
+  )
+  await b.press(' in rows', Key.ENTER, 'Count them')
+  await b.saved()
+  await s.open(
+    'Charter a spare boat or muddle through.\n- Charter: costs 12,000 a month.\n- Muddle through: with 20 % the boat breaks down.',
+    'decision',
+  )
+  const decision = await b.driver.getCurrentUrl()
+  for (const theme of ['dark', 'light']) {
+    await b.driver.manage().addCookie({ name: 'theme', value: theme })
+    await b.driver.get(`${address}?show=drift`)
+    await b.find('[aria-label=Drift] li')
+    await look(`${theme} drift`)
+    await b.driver.get(decision)
+    await b.find('[data-scale] g[data-part] text')
+    await b.chord([Key.ALT], 'n')
+    await b.find('[aria-label="Words of the note"]')
+    await b.press(`In ${theme}`, Key.ENTER)
+    await b.find('[aria-label="What the note speaks of"]')
+    await look(`${theme} decision with a note`)
   }
   assert.deepEqual(faults, [])
   await quiet()

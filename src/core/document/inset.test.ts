@@ -1,7 +1,7 @@
 import { nodesInOrder, figureSchema, type Figure } from '../figure'
 import { failingSeeds, random, seededOfKind } from '../testing/seededFigure'
 import { steps } from '../testing/steps'
-import { apply, dissolved, holdersOf, intoInset } from '.'
+import { apply, dissolved, holdersOf, insertAfter, intoInset } from '.'
 
 const KINDS = ['process', 'concept', 'hierarchy', 'decision', 'venn', 'points'] as const
 const words = (f: Figure) =>
@@ -62,4 +62,22 @@ test('the figures around an inset are known, so that none is put inside itself',
     return inset === null ? bare : apply(bare, { do: 'setNode', id: 'a', set: { inset } }).figure
   }
   expect(holdersOf([f('a', 'b'), f('b', 'c'), f('c', 'a'), f('d', null)], 'c').toSorted()).toEqual(['a', 'b', 'c'])
+})
+
+test('steps added to an inset before its first and behind its last are led to and from, once it is dissolved', () => {
+  const host = steps('Check', 'Load', 'Lash', 'Close')
+  const made = intoInset(host, ['b', 'c'], { figure: 'inset', node: 'holder' }, 'The deck')
+  if (!made) throw new Error('no inset')
+  const held = apply(host, made.edit).figure
+  const more = [
+    insertAfter(made.inset, 'c', { node: 'z', link: 'z0' }, 'Count'),
+    { do: 'putNode', node: { id: 'y', role: 'step', text: 'Lower', order: 0, source: [] } },
+    { do: 'putLink', link: { id: 'y0', role: 'next', from: 'y', to: 'b', order: 0, source: [] } },
+  ] as const
+  const inset = more.reduce((f, edit) => apply(f, edit).figure, made.inset)
+  const after = apply(
+    held,
+    dissolved(held, 'holder', inset, () => 'new'),
+  ).figure
+  expect(ways(after)).toEqual(['Check  Lower', 'Count  Close', 'Lash  Count', 'Load  Lash', 'Lower  Load'])
 })

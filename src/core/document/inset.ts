@@ -89,7 +89,12 @@ function insetOf(
     nodes: Object.fromEntries(nodes.map(({ held: _, ...n }) => [n.id, n])),
     links: Object.fromEntries(within.map((l) => [l.id, bare(l)])),
     ...(own.length > 0 ? { notes: Object.fromEntries(own) } : {}),
-    outer: Object.fromEntries(border.map((l) => [l.id, l])),
+    outer: Object.fromEntries(
+      border.map((link) => {
+        const free = !within.some((w) => (inside.has(link.from) ? w.from === link.from : w.to === link.to))
+        return [link.id, { link, free }]
+      }),
+    ),
     passage: null,
     wasRead: { text: f.wasRead.text, nodes: {}, links: {} },
   }
@@ -156,6 +161,19 @@ function exitsOf(f: Figure, list: readonly FigureNode[]): FigureNode[] {
   return open.length > 0 ? open : list.slice(-1)
 }
 
+/** From a node along its links, forward from an end or back from a beginning, as far as they lead without coming back. */
+function furthest(f: Figure, id: NodeId, way: 'from' | 'to'): NodeId {
+  const seen = new Set<NodeId>()
+  let at = id
+  while (!seen.has(at)) {
+    seen.add(at)
+    const [next] = way === 'from' ? linksFrom(f, at).map((l) => l.to) : linksTo(f, at).map((l) => l.from)
+    if (next === undefined || f.kind !== 'process') return at
+    at = next
+  }
+  return id
+}
+
 function joinedAgain(
   f: Figure,
   holder: NodeId,
@@ -170,10 +188,12 @@ function joinedAgain(
     from: exitsOf(told, list),
     to: f.kind === 'process' ? entriesOf(told, list).slice(0, 1) : entriesOf(told, list),
   }
-  const known = Object.values(outer).flatMap((l): Edit[] => {
-    const [from, to] = [inner(l.from) ?? l.from, inner(l.to) ?? l.to]
-    const stands = (end: NodeId) => f.nodes[end] !== undefined || [...named.values()].includes(end)
-    return stands(from) && stands(to) ? [{ do: 'putLink', link: { ...bare(l), from, to } }] : []
+  const known = Object.values(outer).flatMap(({ link, free }): Edit[] => {
+    // What has come behind the last step since, or before the first, is led to and from instead.
+    const end = (id: NodeId, way: 'from' | 'to') => inner(free ? furthest(told, id, way) : id) ?? id
+    const [from, to] = [end(link.from, 'from'), end(link.to, 'to')]
+    const stands = (id: NodeId) => f.nodes[id] !== undefined || [...named.values()].includes(id)
+    return stands(from) && stands(to) ? [{ do: 'putLink', link: { ...bare(link), from, to } }] : []
   })
   const later = Object.values(f.links).filter((l) => (l.from === holder) !== (l.to === holder) && !outer[l.id])
   return [

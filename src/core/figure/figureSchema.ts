@@ -164,8 +164,9 @@ const figureFields = z.readonly(
     ),
     /** Where the nodes stood before the last change made by hand: the next picture leaves them there as far as it can. */
     places: z.optional(placesSchema),
-    /** Of an inset: the links that led into and out of its nodes before they became a figure of their own. */
-    outer: z.optional(z.readonly(z.record(id, linkSchema))),
+    /** Of an inset: the links that led into and out of its nodes before they became a figure of their own; `free` where
+     *  nothing else within led there, or on from there. */
+    outer: z.optional(z.readonly(z.record(id, z.readonly(z.object({ link: linkSchema, free: z.boolean() }))))),
     /** By kind: the figure as it was before its kind was switched. */
     aside: z.optional(z.readonly(z.partialRecord(z.enum(figureKinds), asideSchema))),
     /** The stretch of `wasRead.text` that the figure was read from; null for a figure that was never read. */

@@ -1,10 +1,12 @@
 'use client'
 
 import { memo, useState } from 'react'
-import { leftOut, switchKind } from '@/core/document'
+import { leftOut } from '@/core/document'
 import { frameTable, frames, kinds, placesOf } from '@/core/figure'
 import type { Scene } from '@/core/scene'
+import { useCommands } from '../chrome/commands'
 import { SceneView } from '../scene/SceneView'
+import { toKind } from './toKind'
 import { useArrangements, useOtherKinds } from './useChoices'
 import type { Work } from './work'
 
@@ -88,69 +90,49 @@ export const ArrangementStrip = memo(function ArrangementStrip({ work }: { work:
 
 function Arrangements({ work }: { work: Work }) {
   const { figure } = work.shared
-  const choices = useArrangements(figure)
-  return (
-    <div role="radiogroup" aria-label="Arrangement" className="flex gap-3 overflow-x-auto">
-      {choices.map((c) => (
-        <Choice
-          key={c.id}
-          role="radio"
-          name={c.name}
-          scene={c.scene}
-          checked={figure.arrangement === c.id}
-          onClick={() => work.apply({ do: 'setFigure', set: { arrangement: c.id } })}
-        />
-      ))}
-    </div>
-  )
+  const choices = useArrangements(figure).map((c) => ({
+    ...c,
+    checked: figure.arrangement === c.id,
+    run: () => work.apply({ do: 'setFigure', set: { arrangement: c.id } }),
+  }))
+  useCommands(choices.map((c) => ({ name: `Arrange: ${c.name}`, run: c.run })))
+  return <Choices label="Arrangement" role="radiogroup" list={choices} />
 }
 
 /** The same words as another kind; those that the passage reads as come first. */
 function Kinds({ work }: { work: Work }) {
-  const { figure } = work.shared
-  const choices = useOtherKinds(figure)
-  return (
-    <div role="group" aria-label="Other kinds" className="flex gap-3 overflow-x-auto">
-      {choices.map((c) => (
-        <Choice
-          key={c.kind}
-          name={kinds[c.kind].name}
-          scene={c.scene}
-          checked={false}
-          onClick={() => {
-            work.apply(switchKind(figure, c.kind))
-            work.tell(
-              `It is a ${kinds[c.kind].name.toLowerCase()} now. Nothing of the ${kinds[figure.kind].name.toLowerCase()} is lost: it comes back when you switch back.`,
-            )
-          }}
-        />
-      ))}
-    </div>
-  )
+  const choices = useOtherKinds(work.shared.figure).map((c) => ({
+    ...c,
+    name: kinds[c.kind].name,
+    checked: false,
+    run: () => toKind(work, c.kind),
+  }))
+  return <Choices label="Other kinds" role="group" list={choices} />
 }
 
-function Choice({
-  role,
-  name,
-  scene,
-  checked,
-  onClick,
-}: {
-  role?: 'radio'
-  name: string
-  scene: Scene | null
-  checked: boolean
-  onClick: () => void
-}) {
+type Choice = {
+  readonly key: string
+  readonly name: string
+  readonly scene: Scene | null
+  readonly checked: boolean
+  readonly run: () => void
+}
+
+function Choices({ label, role, list }: { label: string; role: 'radiogroup' | 'group'; list: readonly Choice[] }) {
   return (
-    <button
-      type="button"
-      {...(role && { role, 'aria-checked': checked })}
-      className={`flex w-36 shrink-0 flex-col rounded-md border bg-page p-1.5 text-left ${checked ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
-      onClick={onClick}
-    >
-      {scene ? <SceneView scene={scene} label="" className="h-[72px] w-full" /> : <span className="h-[72px]" />}
-      <span className="mt-1 text-[13px] text-quiet">{name}</span>
-    </button>
+    <div role={role} aria-label={label} className="flex gap-3 overflow-x-auto">
+      {list.map(({ key, name, scene, checked, run }) => (
+        <button
+          key={key}
+          type="button"
+          {...(role === 'radiogroup' && { role: 'radio', 'aria-checked': checked })}
+          className={`flex w-36 shrink-0 flex-col rounded-md border bg-page p-1.5 text-left ${checked ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
+          onClick={run}
+        >
+          {scene ? <SceneView scene={scene} label="" className="h-[72px] w-full" /> : <span className="h-[72px]" />}
+          <span className="mt-1 text-[13px] text-quiet">{name}</span>
+        </button>
+      ))}
+    </div>
   )
 }

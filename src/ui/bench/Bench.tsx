@@ -2,6 +2,7 @@
 
 import { nanoid } from 'nanoid'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
+import { flushSync } from 'react-dom'
 import { kinds } from '@/core/figure'
 import { compute } from '@/workers/client'
 import { useCommands } from '../chrome/commands'
@@ -78,6 +79,13 @@ const columnsFor: Record<(typeof VIEWS)[number], string> = {
   Manuscript: 'grid-cols-[340px_minmax(0,1fr)_250px]',
 }
 
+/** Where keys go in a view that is shown by key: the row of what is selected, the table, the passage. */
+const firstIn: Record<(typeof VIEWS)[number], string> = {
+  Outline: '[aria-label=Outline] [aria-current=true], [aria-label=Outline] [data-row]',
+  Table: '[aria-label="Node table"]',
+  Manuscript: '[role=tabpanel]',
+}
+
 /** The work without what changes with every key and every frame of a drag: long lists need not be made anew for those. */
 function useStill(work: Work): Work {
   const { shared, selection, region, editing, apply, actions, edits, folio, tell } = work
@@ -132,8 +140,16 @@ function Workplace({
       ...VIEWS.map((v, i) => ({
         name: `Show the figure as ${v.toLowerCase()}`,
         keys: `Alt+${i + 1}`,
-        run: () => setView(i),
+        run: () => {
+          flushSync(() => setView(i))
+          document.querySelector<HTMLElement>(firstIn[v])?.focus()
+        },
       })),
+      {
+        name: 'Go to the figure',
+        keys: 'Alt+F',
+        run: () => document.querySelector<HTMLElement>('[data-stage]')?.focus(),
+      },
       { name: 'Find and replace in the figure', keys: 'Mod+F', run: () => setFinding(true) },
       { name: 'Present the figure, step by step', keys: 'Alt+P', run: () => setPresenting(true) },
       { name: 'See what the text has changed (drift)', run: () => onPanel('drift') },

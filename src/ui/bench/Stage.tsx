@@ -35,7 +35,7 @@ export function Stage({ work, onContinue }: { work: Work; onContinue: (() => voi
   useMotion(drawing, scene, view, gesture !== null || editing !== null)
   useStageCommands(work, viewing)
   const onKey = (e: KeyboardEvent) => {
-    if (e.target === e.currentTarget && pressed(work, e)) e.preventDefault()
+    if (e.target === e.currentTarget && (typedAhead(work, e) || pressed(work, e))) e.preventDefault()
   }
   return (
     <section aria-label="Figure" className="relative flex min-h-0 flex-col bg-paper">
@@ -269,6 +269,13 @@ function around({ scene, selection }: Work) {
   const [x, y] = [Math.min(...boxes.map((b) => b.x)), Math.min(...boxes.map((b) => b.y))]
   const [right, bottom] = [Math.max(...boxes.map((b) => b.x + b.width)), Math.max(...boxes.map((b) => b.y + b.height))]
   return boxes.length > 0 ? { x, y, width: right - x, height: bottom - y } : { x: 0, y: 0, width: 100, height: 100 }
+}
+
+/** What is typed before the field is there stands in it when it comes. */
+function typedAhead({ editing, edit }: Work, e: KeyboardEvent): boolean {
+  if (editing?.where !== 'stage' || e.key.length !== 1 || e.ctrlKey || e.metaKey || e.altKey) return false
+  edit({ ...editing, typed: (editing.typed ?? '') + e.key })
+  return true
 }
 
 /** A key on the stage; whether it meant something. */

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useRef, useState, type CSSProperties } from 'react'
+import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react'
 import { useOffered } from './useOffered'
 
 /** How a field was left: Enter, Tab or Shift+Tab, Backspace while nothing was in it, Escape, or by going elsewhere. */
@@ -33,7 +33,8 @@ export function WordsField(props: Props) {
   const offered = useOffered(words, props.completions, setWords)
   const field = useRef<HTMLTextAreaElement>(null)
   const ended = useRef(false)
-  useEffect(() => {
+  // Before anything is painted: the next key is the field's.
+  useLayoutEffect(() => {
     field.current?.focus()
     if (typed === undefined) field.current?.select()
     else field.current?.setSelectionRange(typed.length, typed.length)

@@ -1,8 +1,9 @@
 /** What one can do on the bench by key and in the finder, as rows with what they apply to. */
 import { isTree } from '@/core/document'
-import { kinds, notesInOrder, placesOf } from '@/core/figure'
+import { figureKinds, frameTable, frames, kinds, notesInOrder, placesOf } from '@/core/figure'
 import type { Command } from '../chrome/keyPlaces'
 import { alikeTo, nodeParts, nodesIn } from './selection'
+import { toKind } from './toKind'
 import type { Work } from './work'
 
 /** A list that opens has nothing of its own to take back. */
@@ -131,6 +132,16 @@ const rows: readonly Row[] = [
     when: (w) => placesOf(w.figure) !== null,
     run: (w) => w.actions.tidy(),
   },
+  ...figureKinds.map((kind): Row => ({
+    name: `Show it as: ${kinds[kind].name}`,
+    when: (w) => w.figure.kind !== kind,
+    run: (w) => toKind(w, kind),
+  })),
+  ...frames.map((frame): Row => ({
+    name: `Made for: ${frameTable[frame].name}`,
+    when: (w) => w.figure.frame !== frame,
+    run: (w) => w.apply({ do: 'setFigure', set: { frame } }),
+  })),
   { name: 'Tidy only what is selected', when: hasNodes, run: (w) => w.actions.tidySelected() },
 ]
 

@@ -7,8 +7,11 @@ import { commandFor, placeOf, type Command } from './keyPlaces'
 type Registry = { readonly offer: (list: readonly Command[]) => () => void; readonly open: () => void }
 const CommandContext = createContext<Registry>({ offer: () => () => undefined, open: () => undefined })
 
+const finder = () => import('./CommandFinder').then((m) => m.CommandFinder)
 const ShortcutSheet = dynamic(() => import('./ShortcutSheet').then((m) => m.ShortcutSheet), { ssr: false })
-const CommandFinder = dynamic(() => import('./CommandFinder').then((m) => m.CommandFinder), { ssr: false })
+const CommandFinder = dynamic(finder, { ssr: false })
+/** The finder is fetched once the page has settled: who asks for it types at once. */
+const FETCH_AFTER_MS = 1500
 
 /** Offers commands while the component stands on the page, by their keys and in the finder. */
 export function useCommands(commands: readonly Command[]): void {
@@ -32,13 +35,20 @@ export function CommandProvider({ children }: { children: ReactNode }) {
     [],
   )
   useEffect(() => {
-    const finder: Command = {
+    const timer = setTimeout(
+      () => void finder().catch((error: unknown) => console.error('finder', error)),
+      FETCH_AFTER_MS,
+    )
+    return () => clearTimeout(timer)
+  }, [])
+  useEffect(() => {
+    const find: Command = {
       name: 'Find a command',
       keys: 'Mod+K',
       at: ['page', 'manuscript', 'field'],
       run: registry.open,
     }
-    const all = (): Command[] => [finder, ...offered.current].flat()
+    const all = (): Command[] => [find, ...offered.current].flat()
     const shortcuts: Command = { name: 'Show all shortcuts', keys: 'Shift+?', run: () => setSheet(all()) }
     const own = [shortcuts]
     const kept = offered.current

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useRef } from 'react'
+import { useLayoutEffect, useRef } from 'react'
 import type { Field } from '@/core/document'
 import type { Figure, FigureNode } from '@/core/figure'
 import { stepOf } from './cursor'
@@ -50,7 +50,7 @@ export function TableCell(props: Props) {
 function CellField({ field, figure, node, typed, onDone }: Props & { typed: string }) {
   const input = useRef<HTMLInputElement>(null)
   const ended = useRef(false)
-  useEffect(() => {
+  useLayoutEffect(() => {
     input.current?.focus()
     if (typed === '') input.current?.select()
   }, [typed])
