@@ -21,6 +21,7 @@ import {
 import { decorLines, decorSolid, extentOf, regionPlaces } from '../layout'
 import type { SizedNote } from '../measure'
 import type { Placed } from '../layout'
+import type { FigureStyle } from '../style'
 import type { PlacedNote, Route } from './routed'
 
 type Bare = Placed & { readonly routes: readonly Route[] }
@@ -34,6 +35,8 @@ type Subject = {
   readonly tied: boolean
 }
 type Ground = {
+  /** How much of its size a picture in this box keeps in the frame. */
+  readonly scaleOf: (b: Box) => number
   readonly solid: readonly Box[]
   readonly lines: readonly Line[]
   readonly extent: Box
@@ -48,10 +51,12 @@ const TURNS = 12
 /** Between bar and words, and free room around a note, in sizes of the words. */
 const PAD = 0.55
 const CLEAR = 0.5
-/** What is worth how many sizes of distance: a line through somebody's words, across a connector; a picture twice as large. */
+/** What is worth how many sizes of distance: a line through somebody's words, across a connector; a picture twice as large;
+ *  words that become half as large in the frame. */
 const THROUGH_WORDS = 40
 const OVER_LINE = 5
-const GROWTH = 25
+const GROWTH = 12
+const SMALLER = 50
 
 /** The box around everything drawn but the notes, in layout px. */
 export function drawnBox(routed: Bare): Box {
@@ -69,7 +74,7 @@ export function placeNotes(routed: Bare): PlacedNote[] {
     ...routed.decor.flatMap(decorSolid),
   ]
   const lines: Line[] = [...routed.routes.flatMap((r) => segments(r.points)), ...routed.decor.flatMap(decorLines)]
-  let ground: Ground = { solid, lines, extent: drawnBox(routed), unit }
+  let ground: Ground = { scaleOf: scaleIn(routed.style), solid, lines, extent: drawnBox(routed), unit }
   return routed.notes.map((note) => {
     const placed = placed1(note, subjectOf(note, routed, ground), ground)
     ground = {
@@ -103,12 +108,23 @@ function placed1(note: SizedNote, subject: Subject, ground: Ground): PlacedNote 
     const grown = union([extent, box])
     const growth = grown.width / Math.max(1, extent.width) + grown.height / Math.max(1, extent.height) - 2
     const far = wished ? distance(c.x - wished.x, c.y - wished.y) * 4 : between(box, subject.box)
-    const cost = far / unit + GROWTH * growth + tieCost(made.tie, subject, ground)
+    const smaller = ground.scaleOf(extent) / ground.scaleOf(grown) - 1
+    const cost = far / unit + GROWTH * growth + SMALLER * smaller + tieCost(made.tie, subject, ground)
     if (!best || cost < best.cost - 1e-9) best = { note: made, cost }
   }
   if (!best) throw new Error(`route: there is no room for note ${note.id}`)
   return best.note
 }
+
+/** A column frame is as high as its figure. */
+const scaleIn =
+  ({ frame, margin }: FigureStyle) =>
+  (b: Box): number =>
+    Math.min(
+      1,
+      frame.width ? (frame.width - 2 * margin) / Math.max(1, b.width) : 1,
+      frame.height ? (frame.height - 2 * margin) / Math.max(1, b.height) : 1,
+    )
 
 const isFree = (box: Box, { solid, lines }: Ground): boolean =>
   !solid.some((s) => overlaps(s, box)) && !lines.some(([a, b]) => segmentEnters(a, b, box))
