@@ -1,7 +1,17 @@
 /** Two to five things that the author set against each other: sections with what is the same and what is not, tables with a
  *  column for each thing. Knows how such sections are called, in the languages of the packs. */
 import { keyOf, type Named, type ReadText } from '../reading'
-import { capital, labelOf, lowerFirst, sentencesOf, slice, type Entry, type Span, type Table } from '../text'
+import {
+  capital,
+  contentWords,
+  labelOf,
+  lowerFirst,
+  sentencesOf,
+  slice,
+  type Entry,
+  type Span,
+  type Table,
+} from '../text'
 import { many } from './built'
 import { clean, labelled, shortListIn } from './shapes'
 import { cellText } from './tables'
@@ -22,6 +32,8 @@ export type Member = {
 export type Compared = Sets & { readonly score: number; readonly reasons: readonly string[] }
 
 const MOST_SETS = 5
+/** Of that many sets, with a section for every overlap of them. */
+const MOST_SECTIONS = 2 ** MOST_SETS
 
 type Said = { readonly set: number; readonly label: string; readonly span: Span }
 
@@ -38,9 +50,15 @@ function collected(entries: readonly Said[]): Sets['members'] {
   return [...byKey.values()]
 }
 
+/** Without the word that says that something holds of nothing else: "only the crew", "Summer only". */
+const bareName = (name: string): string =>
+  name
+    .replace(/^(?:only|just|nur|solo|sólo) (\p{L})/iu, (_, x: string) => x.toUpperCase())
+    .replace(/^(.*\p{L}) (?:only|alone|nur|allein|solo|sólo|solamente)$/iu, '$1')
+
 const nameOf = (read: ReadText, span: Span): Named => ({
-  label: labelled(read.text, span).replace(/^(?:only|just|nur|solo|sólo) (\p{L})/iu, (_, x: string) => x.toUpperCase()),
-  key: keyOf(slice(read.text, span)),
+  label: bareName(labelled(read.text, span)),
+  key: keyOf(bareName(slice(read.text, span))),
   span,
   pronoun: null,
 })
@@ -123,15 +141,29 @@ export function comparedInSections(read: ReadText): Compared | null {
   const { text, outline } = read
   const words = (e: Entry): string => slice(text, e.label)
   const entries = outline.entries.flatMap((e) => (APART.test(words(e)) && e.entries.length > 1 ? e.entries : [e]))
-  const shared = entries.filter((e) => SHARED.test(words(e)) && words(e).split(/\s+/).length <= 7)
+  if (entries.length > MOST_SECTIONS) return null
+  const stems = new Map(entries.map((e) => [e, stemsIn(words(e))] as const))
+  const named = (e: Entry, among: readonly Entry[]) =>
+    namedIn(
+      stems.get(e) ?? new Set(),
+      among.map((o) => stems.get(o) ?? new Set()),
+    )
+  const shared = entries.filter(
+    (e) => (SHARED.test(words(e)) && words(e).split(/\s+/).length <= 7) || named(e, entries).length > 1,
+  )
   const own = entries.filter((e) => !shared.includes(e))
+  // Of which things a shared section tells: of those it names, else of all.
+  const setsOf = (e: Entry) => (named(e, own).length > 1 ? named(e, own) : own.map((_, set) => set))
   const said = own.map((e) => saidIn(text, e))
   if (own.length < 2 || own.length > MOST_SETS || said.some((list) => list.length === 0)) return null
   const members = collected([
     ...own.flatMap((_, set) => (said[set] as Span[][]).map((spans) => memberOf(text, spans, set))),
     ...shared.flatMap((e) =>
       saidIn(text, e).flatMap((spans) =>
-        own.map((_, set) => ({ ...memberOf(text, spans, set), label: sharedLabel(text, spans[0] as Span) })),
+        setsOf(e).map((set) => ({
+          ...memberOf(text, spans, set),
+          label: sharedLabel(text, spans[0] as Span),
+        })),
       ),
     ),
   ])
@@ -157,6 +189,15 @@ export function comparedInSections(read: ReadText): Compared | null {
     ],
   }
 }
+
+const stemsIn = (name: string): ReadonlySet<string> => {
+  const bare = bareName(name)
+  return new Set(contentWords(bare, { start: 0, end: bare.length }).map((w) => w.stem))
+}
+
+/** The names, by place, whose words all stand in a longer one: "Deck crew" and "Shore crew" in "Both deck crew and shore crew". */
+const namedIn = (words: ReadonlySet<string>, names: readonly ReadonlySet<string>[]): number[] =>
+  names.flatMap((own, i) => (own.size > 0 && own.size < words.size && [...own].every((s) => words.has(s)) ? [i] : []))
 
 /** Each says something of the same things: "Focus", "Time", "Role" under both. */
 function opposed(text: string, own: readonly Entry[]): boolean {
