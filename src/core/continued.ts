@@ -8,6 +8,7 @@ import {
   type FigureKind,
   type FigureLink,
   type FigureNode,
+  type FigureNote,
   type NodeId,
 } from './figure'
 import { backEdges, reachable, successors } from './graph'
@@ -134,6 +135,7 @@ function figuresOf(f: Figure, parts: readonly (readonly NodeId[])[]): Figure[] {
       places: undefined,
       nodes: Object.fromEntries(nodes.map((n) => [n.id, n])),
       links: Object.fromEntries(all.map((l) => [l.id, l])),
+      ...notesIn(f, [...part, ...inside.map((l) => l.id)], i === 0),
       wasRead: {
         ...f.wasRead,
         nodes: kept(f.wasRead.nodes, (id) => part.includes(id)),
@@ -141,6 +143,14 @@ function figuresOf(f: Figure, parts: readonly (readonly NodeId[])[]): Figure[] {
       },
     }
   })
+}
+
+/** Notes go along with what they speak of; those about more than a node or a link stand in the first part. */
+function notesIn(f: Figure, ids: readonly string[], isFirst: boolean): Pick<Figure, 'notes'> {
+  if (!f.notes) return {}
+  const isOwn = (about: FigureNote['about'] | undefined) =>
+    about && 'part' in about ? ids.includes(about.part) : isFirst
+  return { notes: kept(f.notes, (id) => isOwn(f.notes?.[id]?.about)) }
 }
 
 /** Places and bends belong to the picture of the whole. */

@@ -15,6 +15,7 @@ import {
   asQuestion,
   changeNote,
   connect,
+  difference,
   duplicate,
   fieldsOf,
   indent,
@@ -22,6 +23,7 @@ import {
   insertBelow,
   insertOn,
   insertQuestionAfter,
+  intoInset,
   intoRegion,
   isFault,
   isTree,
@@ -176,6 +178,10 @@ const moves: readonly Move[] = [
   ),
   ofNode((f, id, c) => (f.kind === 'venn' && f.nodes[id]?.role === 'set' ? nestSet(f, id, aNode(f, c) ?? id) : null)),
   (f, c) => switchKind(f, pick(figureKinds, c) ?? f.kind),
+  ofNode(
+    (f, id, c) =>
+      intoInset(f, [id, aNode(f, c) ?? id], { figure: c.newId(), node: c.newId() }, 'In short')?.edit ?? null,
+  ),
 ]
 
 /** Null where all holds. */
@@ -227,6 +233,8 @@ test('whatever is done in whatever order, the figure stays one, all views show t
       const drawn = sceneOf(now, 'light', typesetter).nodes.map((n) => n.id)
       if (drawn.toSorted().join() !== Object.keys(now.nodes).toSorted().join()) return 'the stage shows other nodes'
     }
+    if (canonical(apply(now, difference(now, first)).figure) !== canonical(first))
+      return 'an earlier version is another'
     const back = undo.reduceRight((f, inverse) => apply(f, inverse).figure, now)
     return canonical(back) === canonical(first) ? null : 'undo did not lead back'
   })

@@ -1,4 +1,4 @@
-/** Two versions of a figure side by side: which nodes and links came, went, changed their words or ends, moved. */
+/** Two versions of a figure side by side: which nodes, links and notes came, went, changed their words or ends, moved. */
 import type { Figure, FigureLink, FigureNode } from '../figure'
 
 export type Compared = {
@@ -13,6 +13,8 @@ const said = (n: FigureNode): string =>
   JSON.stringify([n.text, n.detail, n.role, n.actor, n.duration, n.measure, n.memberOf, n.look])
 const led = (l: FigureLink): string => JSON.stringify([l.from, l.to, l.text, l.role, l.probability])
 
+const noteOf = (f: Figure, id: string) => f.notes?.[id]
+
 /** Links count where neither of their ends came or went. */
 export function compared(before: Figure, after: Figure): Compared {
   const [a, b] = [before, after]
@@ -23,13 +25,18 @@ export function compared(before: Figure, after: Figure): Compared {
   return {
     added: [
       ...addedNodes,
+      ...Object.keys(b.notes ?? {}).filter((id) => !noteOf(a, id)),
       ...Object.values(b.links).flatMap((l) => (!a.links[l.id] && isOwn(l, addedNodes) ? [l.id] : [])),
     ],
     gone: [
       ...goneNodes,
+      ...Object.keys(a.notes ?? {}).filter((id) => !noteOf(b, id)),
       ...Object.values(a.links).flatMap((l) => (!b.links[l.id] && isOwn(l, goneNodes) ? [l.id] : [])),
     ],
     changed: [
+      ...Object.values(b.notes ?? {}).flatMap((n) =>
+        noteOf(a, n.id) && noteOf(a, n.id)?.text !== n.text ? [n.id] : [],
+      ),
       ...Object.values(b.nodes).flatMap((n) =>
         a.nodes[n.id] && said(a.nodes[n.id] as FigureNode) !== said(n) ? [n.id] : [],
       ),

@@ -9,6 +9,7 @@ export function difference(before: Figure, after: Figure): Edit {
     id: _id,
     nodes: _nodes,
     links: _links,
+    notes: _notes,
     wasRead: _wasRead,
     passage: _passage,
     ...head
@@ -27,6 +28,10 @@ export function difference(before: Figure, after: Figure): Edit {
       const set = changed(old, link)
       return Object.keys(set).length > 0 ? { do: 'setLink', id: link.id, set } : null
     }),
+    ...Object.values(after.notes ?? {}).map((note): Edit | null =>
+      JSON.stringify(before.notes?.[note.id]) === JSON.stringify(note) ? null : { do: 'putNote', note },
+    ),
+    ...Object.keys(before.notes ?? {}).map((id): Edit | null => (after.notes?.[id] ? null : { do: 'dropNote', id })),
     // After links have found their new ends: with a node go those that still end there.
     ...gone('nodes').map((id): Edit => ({ do: 'dropNode', id })),
     Object.keys(head).length > 0 ? { do: 'setFigure', set: head as Change<FigureHead> } : null,

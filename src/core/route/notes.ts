@@ -76,7 +76,7 @@ export function placeNotes(routed: Bare): PlacedNote[] {
   const lines: Line[] = [...routed.routes.flatMap((r) => segments(r.points)), ...routed.decor.flatMap(decorLines)]
   let ground: Ground = { scaleOf: scaleIn(routed.style), solid, lines, extent: drawnBox(routed), unit }
   return routed.notes.map((note) => {
-    const placed = placed1(note, subjectOf(note, routed, ground), ground)
+    const placed = bestPlace(note, subjectOf(note, routed, ground), ground)
     ground = {
       ...ground,
       solid: [...ground.solid, placed.box],
@@ -88,7 +88,7 @@ export function placeNotes(routed: Bare): PlacedNote[] {
 }
 
 /** The cheapest of all places; the margin always has one. */
-function placed1(note: SizedNote, subject: Subject, ground: Ground): PlacedNote {
+function bestPlace(note: SizedNote, subject: Subject, ground: Ground): PlacedNote {
   const { unit, extent } = ground
   const size = { width: note.block.width + PAD * unit, height: note.block.height }
   const wished = note.off && {

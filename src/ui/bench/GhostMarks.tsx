@@ -10,42 +10,48 @@ const looks = {
   moved: { stroke: 'var(--sea)', dash: '2 4' },
 } as const
 
-/** Two states of a figure compared on the picture of the later one: what came, what changed, what was moved; what went is
- *  listed below. */
-export function ComparedMarks({
-  before,
-  after,
+type MarksProps = { readonly before: Figure; readonly after: Figure; readonly scene: Scene; readonly zoom: number }
+
+/** Nodes, notes and links with a line around or along them, `off` px of the frame away. */
+function Outlined({
   scene,
   zoom,
-}: {
-  before: Figure
-  after: Figure
-  scene: Scene
-  zoom: number
-}) {
+  off,
+  isMeant,
+}: Pick<MarksProps, 'scene' | 'zoom'> & { off: number; isMeant: (id: string) => boolean }) {
+  return (
+    <>
+      {[...scene.nodes, ...scene.notes]
+        .filter((n) => isMeant(n.id))
+        .map(({ id, box }) => (
+          <rect
+            key={id}
+            x={box.x - off}
+            y={box.y - off}
+            width={box.width + 2 * off}
+            height={box.height + 2 * off}
+            rx={8 / zoom}
+          />
+        ))}
+      {scene.links
+        .filter((l) => isMeant(l.id))
+        .map((l) => (
+          <polyline key={l.id} points={l.points.map((p) => `${p.x},${p.y}`).join(' ')} />
+        ))}
+    </>
+  )
+}
+
+/** Two states of a figure compared on the picture of the later one: what came, what changed, what was moved; what went is
+ *  listed below. */
+export function ComparedMarks({ before, after, scene, zoom }: MarksProps) {
   const c = compared(before, after)
-  const gone = c.gone.flatMap((id) => before.nodes[id]?.text ?? [])
+  const gone = c.gone.flatMap((id) => (before.nodes[id] ?? before.notes?.[id])?.text ?? [])
   return (
     <g pointerEvents="none" fill="none" strokeWidth={3 / zoom}>
       {(['moved', 'changed', 'added'] as const).map((is) => (
         <g key={is} stroke={looks[is].stroke} strokeDasharray={looks[is].dash || undefined}>
-          {scene.nodes
-            .filter((n) => c[is].includes(n.id))
-            .map((n) => (
-              <rect
-                key={n.id}
-                x={n.box.x - 4 / zoom}
-                y={n.box.y - 4 / zoom}
-                width={n.box.width + 8 / zoom}
-                height={n.box.height + 8 / zoom}
-                rx={8 / zoom}
-              />
-            ))}
-          {scene.links
-            .filter((l) => c[is].includes(l.id))
-            .map((l) => (
-              <polyline key={l.id} points={l.points.map((p) => `${p.x},${p.y}`).join(' ')} />
-            ))}
+          <Outlined scene={scene} zoom={zoom} off={4 / zoom} isMeant={(id) => c[is].includes(id)} />
         </g>
       ))}
       <g stroke="none" fontSize={14 / zoom} fontFamily="inherit">
@@ -69,21 +75,9 @@ export function ComparedMarks({
 }
 
 /** What an edit would change, on the picture that would come of it: what is new or other is outlined. */
-export function GhostMarks({
-  before,
-  after,
-  scene,
-  zoom,
-}: {
-  before: Figure
-  after: Figure
-  scene: Scene
-  zoom: number
-}) {
-  const isOther = (part: 'nodes' | 'links', id: string) => {
-    const [a, b] = [before[part][id], after[part][id]]
-    return b !== undefined && JSON.stringify(a) !== JSON.stringify(b)
-  }
+export function GhostMarks({ before, after, scene, zoom }: MarksProps) {
+  const partOf = (f: Figure, id: string) => f.nodes[id] ?? f.links[id] ?? f.notes?.[id]
+  const isOther = (id: string) => JSON.stringify(partOf(before, id)) !== JSON.stringify(partOf(after, id))
   return (
     <g
       pointerEvents="none"
@@ -92,16 +86,7 @@ export function GhostMarks({
       strokeWidth={2 / zoom}
       strokeDasharray={`${5 / zoom} ${4 / zoom}`}
     >
-      {scene.nodes
-        .filter((n) => isOther('nodes', n.id))
-        .map((n) => (
-          <rect key={n.id} {...n.box} rx={8 / zoom} />
-        ))}
-      {scene.links
-        .filter((l) => isOther('links', l.id))
-        .map((l) => (
-          <polyline key={l.id} points={l.points.map((p) => `${p.x},${p.y}`).join(' ')} />
-        ))}
+      <Outlined scene={scene} zoom={zoom} off={0} isMeant={isOther} />
     </g>
   )
 }
