@@ -136,7 +136,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
 
   // Undo takes the last change back, redo brings it again.
   await b.chord([Key.CONTROL], 'z')
-  await eventually('undone', 3000, async () => (await b.driver.getPageSource()).includes('Placed by layout'))
+  await eventually('undone', 3000, async () => (await b.driver.getPageSource()).includes('Drag it to hold it in place'))
   await b.chord([Key.CONTROL, Key.SHIFT], 'z')
   await eventually('redone', 3000, async () => (await b.driver.getPageSource()).includes('Held where you placed it'))
   await b.saved()

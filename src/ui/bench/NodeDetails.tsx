@@ -55,8 +55,10 @@ export function NodeDetails({ work }: { work: Work }) {
         </button>
       )}
       {node.role === 'set' && <Inside work={work} node={node} />}
-      <PictureDetails key={`picture ${node.id}`} work={work} node={node} />
-      <InsetDetails key={node.id} work={work} node={node} />
+      <div className="flex flex-wrap gap-x-4 gap-y-2">
+        <PictureDetails key={`picture ${node.id}`} work={work} node={node} />
+        <InsetDetails key={node.id} work={work} node={node} />
+      </div>
       <Held work={work} held={node.held !== undefined} />
     </>
   )
@@ -152,8 +154,8 @@ function Held({ work, held }: { work: Work; held: boolean }) {
       ) : (
         <p className="text-[13px] text-quiet">
           {work.figure.kind === 'venn'
-            ? 'Placed by layout. Drag it into another region to move it there.'
-            : 'Placed by layout. Drag to hold it in place; pull a ring at its side to join it to another.'}
+            ? 'Drag it into another region to move it there.'
+            : 'Drag it to hold it in place, or pull a ring.'}
         </p>
       )}
     </>

@@ -6,6 +6,7 @@ import type { Box, Point } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import { holds } from './bending'
 import {
+  RING_OFF,
   beyond,
   cornerOf,
   corners,
@@ -20,8 +21,6 @@ import {
 import type { Selection } from './selection'
 
 const line = (points: readonly Point[]) => points.map((p) => `${p.x},${p.y}`).join(' ')
-/** Where the ring of a thread stands, in px of the canvas. */
-const RING_OFF = 20
 
 export const Halo = ({ box, zoom, thin = false }: { box: Box; zoom: number; thin?: boolean }) => {
   const gap = 5 / zoom
@@ -214,7 +213,7 @@ export function InsetHandles({ figure, scene, zoom }: { figure: Figure; scene: S
         const inset = figure.nodes[n.id]?.inset
         if (inset === undefined) return []
         const r = 9 / zoom
-        const at = { x: n.box.x + n.box.width + r * 1.6, y: n.box.y + n.box.height }
+        const at = { x: n.box.x + n.box.width + r * 1.6, y: n.box.y + n.box.height + r * 1.2 }
         return [
           <g key={n.id} data-handle={`open ${inset}`} className="cursor-pointer">
             <title>Open the figure inside</title>

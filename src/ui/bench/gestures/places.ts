@@ -2,7 +2,7 @@
 import type { Box, Point } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 
-const offBox = (b: Box, at: Point): number =>
+export const offBox = (b: Box, at: Point): number =>
   Math.hypot(Math.max(b.x - at.x, 0, at.x - b.x - b.width), Math.max(b.y - at.y, 0, at.y - b.y - b.height))
 
 /** The node under a place, or the nearest one within `reach`; those in `without` are passed over. */

@@ -5,7 +5,7 @@ import { kinds, type FigureKind } from '@/core/figure'
 import { centreOf, type Box, type Point } from '@/core/geometry'
 import { nodeParts } from '../selection'
 import { SNAP, isFar, type Made, type Of, type Row, type Side, type Stage } from './gesture'
-import { nodeNear } from './places'
+import { nodeNear, offBox } from './places'
 
 const sides: Record<Side, (b: Box) => Point> = {
   left: (b) => ({ x: b.x, y: b.y + b.height / 2 }),
@@ -68,12 +68,21 @@ const wayOf = (stage: Stage, id: string, side: Side): Way | null => {
   return way(side, into ?? (out ? opposite[out] : 'top'))
 }
 
-/** The sides with room for a thread. */
+/** How far off its side the ring of a thread stands, and how much room it wants around it, in px of the canvas. */
+export const RING_OFF = 20
+const RING = 7
+
+/** The sides with room for a thread: no link, no other node, nobody's words. */
 export function freeSides(stage: Stage, id: string): readonly Side[] {
   const box = boxOf(stage, id)
   if (!box || !ways[stage.figure.kind]) return []
   const own = new Set(taken(stage, id, box).map((t) => t.side))
-  return allSides.filter((s) => !own.has(s))
+  const others = [...stage.scene.nodes, ...stage.scene.notes].filter((o) => o.id !== id)
+  const isOpen = (s: Side) => {
+    const ring = beyond(box, s, RING_OFF / stage.zoom)
+    return !others.some((o) => offBox(o.box, ring) * stage.zoom < RING)
+  }
+  return allSides.filter((s) => !own.has(s) && isOpen(s))
 }
 
 /** Kinds whose nodes are joined by what a person pulls. */
