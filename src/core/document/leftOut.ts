@@ -1,5 +1,5 @@
 import type { Figure } from '../figure'
-import { blocksOf, contentWords, runsOf, stemsOf } from '../text'
+import { SAID_BY_REGIONS, blocksOf, contentWords, runsOf, stemsOf } from '../text'
 
 /** What of the words that a figure was read from stands nowhere in it: runs of words in the order of the text, and how many
  *  words that carry meaning there are in all. `within`: the figures inside its nodes, which say some of it. */
@@ -15,7 +15,8 @@ export function leftOut(
   const said = stemsOf([f, ...within].flatMap(wordsIn))
   // Without the numbers and marks of lists.
   const words = blocksOf(text).flatMap((b) => contentWords(text, b.span))
-  const missing = words.filter((w) => !said.has(w.stem))
+  const byPlace = Object.values(f.nodes).some((n) => n.role === 'set')
+  const missing = words.filter((w) => !said.has(w.stem) && !(byPlace && SAID_BY_REGIONS.has(w.stem)))
   return {
     of: words.length,
     missing: missing.length,

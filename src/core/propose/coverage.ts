@@ -1,7 +1,17 @@
 /** What of a passage a figure holds and what it leaves out, each with its reason. Nothing is lost in silence. */
 import type { FigureNode } from '../figure'
 import type { ReadText, SaidUnit } from '../reading'
-import { contentWords, type ContentWord, mergedSpans, runsOf, slice, spansMeet, stemsOf, type Span } from '../text'
+import {
+  SAID_BY_REGIONS,
+  contentWords,
+  type ContentWord,
+  mergedSpans,
+  runsOf,
+  slice,
+  spansMeet,
+  stemsOf,
+  type Span,
+} from '../text'
 import type { Built } from './built'
 
 export type LeftOut = {
@@ -92,7 +102,7 @@ export function coverageOf(
     ...built.links.map((l) => l.text ?? ''),
     ...(title ? [slice(read.text, title)] : []),
   ])
-  const shows = (w: ContentWord): boolean => BY_REGION.has(w.stem) && built.nodes.some((n) => n.role === 'set')
+  const shows = (w: ContentWord): boolean => SAID_BY_REGIONS.has(w.stem) && built.nodes.some((n) => n.role === 'set')
   const out = read.units.filter((u) => !held(u.span))
   const inLeft = meeting(out.map((u) => u.span))
   const missing = words.filter((w) => !(said.has(w.stem) || shows(w)) || !held(w.span))
@@ -118,9 +128,6 @@ export function coverageOf(
       })),
   }
 }
-
-/** What the regions of a Venn diagram say by where a member stands. */
-const BY_REGION = stemsOf(['only alone alike unlike like share shared common whereas similarly equally nur sólo solo'])
 
 /** How many of sorted numbers are below one. */
 function firstFrom(sorted: readonly number[], value: number): number {

@@ -77,3 +77,8 @@ export function runsOf(words: readonly ContentWord[], text: string): Span[] {
   }
   return out
 }
+
+/** Stems of what regions say by where a member stands: that something holds of the one alone, or of both. */
+export const SAID_BY_REGIONS: ReadonlySet<string> = stemsOf([
+  'only alone alike unlike like share shared common whereas similarly equally nur sólo solo',
+])

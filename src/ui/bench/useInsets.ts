@@ -8,6 +8,7 @@ import { blankFigure, type Figure } from '@/core/figure'
 import type { Span } from '@/core/text'
 import { anchorOf, projectShared, type Anchor } from '@/manuscript'
 import { compute } from '@/workers/client'
+import { holderOf } from '../folio/holders'
 import { addFigure, figuresIn, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { newId } from './newId'
 import { nodesIn, type Editing, type Selection } from './selection'
@@ -34,30 +35,6 @@ function coming(folio: OpenFolio, figure: Figure, anchor: Anchor | null): Also {
     }
   }
   return put
-}
-
-/** The figure that holds this one as an inset, with the node that does; null where none does. */
-export function holderOf(
-  figures: readonly Figure[],
-  id: string,
-): { readonly figure: Figure; readonly node: string } | null {
-  for (const figure of figures)
-    for (const n of Object.values(figure.nodes)) if (n.inset === id) return { figure, node: n.id }
-  return null
-}
-
-/** The figures around one, the outermost first. */
-export function trailTo(figures: readonly Figure[], id: string): readonly Figure[] {
-  const out: Figure[] = []
-  for (let at = holderOf(figures, id); at && !out.includes(at.figure); at = holderOf(figures, at.figure.id))
-    out.unshift(at.figure)
-  return out
-}
-
-/** A figure by its title; an inset without one by the words of its node. */
-export function nameIn(figures: readonly Figure[], f: Figure): string {
-  const holder = holderOf(figures, f.id)
-  return f.title || (holder?.figure.nodes[holder.node]?.text ?? '')
 }
 
 /** Figures inside nodes: made of what is selected, of a passage, of nothing yet, or chosen from the folio; opened in place,

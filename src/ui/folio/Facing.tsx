@@ -4,6 +4,7 @@ import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNo
 import type { Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
 import { FigureCard } from './FigureCard'
+import { insideOf, nameIn } from './holders'
 import { levelled } from './levels'
 import { Ring } from './Ring'
 import type { Stand } from './stand'
@@ -66,6 +67,7 @@ export function Facing({
       (a.figure.id < b.figure.id ? -1 : 1),
   )
   const reading = passage !== null
+  const all = stands.map((s) => s.figure)
 
   const standing = ordered.map((s) => `${s.figure.id} ${s.span?.start}`).join()
   const level = useCallback(() => {
@@ -173,6 +175,8 @@ export function Facing({
                 number={i + 1}
                 shared={s}
                 drifted={s.drifted}
+                name={nameIn(all, s.figure)}
+                inside={insideOf(all, s.figure)}
                 lit={lit?.figure === s.figure.id ? lit.parts : NO_PARTS}
                 onPoint={(part) => onPoint(s, part)}
                 onRemove={() => onRemove(s)}

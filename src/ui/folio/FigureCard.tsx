@@ -14,6 +14,10 @@ type Props = {
   readonly number: number
   readonly shared: SharedFigure
   readonly drifted: boolean
+  /** Its title, or the words of the node that holds it. */
+  readonly name: string
+  /** The figure that holds it in a node; null where none does. */
+  readonly inside: string | null
   readonly lit: ReadonlySet<string>
   readonly onPoint: (part: string | null) => void
   readonly onRemove: () => void
@@ -21,7 +25,18 @@ type Props = {
 }
 
 /** A figure on the facing page. */
-export function FigureCard({ folio, number, shared, drifted, lit, onPoint, onRemove, onReadAgain }: Props) {
+export function FigureCard({
+  folio,
+  number,
+  shared,
+  drifted,
+  name,
+  inside,
+  lit,
+  onPoint,
+  onRemove,
+  onReadAgain,
+}: Props) {
   const { figure } = shared
   const { theme } = useTheme()
   const [scene, setScene] = useState<Scene | null>(null)
@@ -42,7 +57,7 @@ export function FigureCard({ folio, number, shared, drifted, lit, onPoint, onRem
     <figure className="group" data-figure={figure.id}>
       <Link
         href={`/folio/${folio}/figure/${figure.id}`}
-        aria-label={`Shape figure ${number}${figure.title ? `, ${figure.title}` : ''}`}
+        aria-label={`Shape figure ${number}${name ? `, ${name}` : ''}`}
         className="block overflow-hidden rounded-md border border-rule hover:border-sea"
       >
         {scene ? (
@@ -65,7 +80,8 @@ export function FigureCard({ folio, number, shared, drifted, lit, onPoint, onRem
       <figcaption className="mt-1.5 flex items-center gap-1 text-[13px]">
         <span className="min-w-0 truncate text-quiet">
           Figure {number}
-          {figure.title && <> · {figure.title}</>}
+          {name && <> · {name}</>}
+          {inside && <> · inside a node of “{inside}”</>}
         </span>
         <span className="ml-auto flex shrink-0 items-center gap-1">
           {drifted && (

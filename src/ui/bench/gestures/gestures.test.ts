@@ -14,6 +14,8 @@ import {
   startEnd,
   startFrame,
   startMove,
+  startNote,
+  startResize,
   startThread,
   type Gesture,
   type Outcome,
@@ -175,4 +177,37 @@ test('arrow keys walk along what is linked', () => {
   expect(walk(deck, s.scene, 'a', [0, 1])).toBe('b')
   expect(walk(deck, s.scene, 'b', [0, -1])).toBe('a')
   expect(walk(deck, s.scene, 'a', [0, -1])).toBeNull()
+})
+
+test('a corner makes a node larger; its words are set for the new width, and the node is never smaller than they are', () => {
+  const s = stageOf({
+    ...deck,
+    nodes: { ...deck.nodes, b: { ...deck.nodes.b!, text: 'Lower the ramp and lock it on both sides' } },
+  })
+  const box = (stage: Stage) => stage.scene.nodes.find((n) => n.id === 'b')?.box ?? { x: 0, y: 0, width: 0, height: 0 }
+  const from = { x: box(s).x + box(s).width, y: box(s).y + box(s).height }
+  const sized = (by: Point) => {
+    const { outcome } = carried(s, startResize(s, 'b', 'bottomRight', from), NO_KEYS, {
+      x: from.x + by.x,
+      y: from.y + by.y,
+    })
+    return stageOf(after(s.figure, outcome.edit))
+  }
+  const ratio = (stage: Stage) => box(stage).width / box(stage).height
+  expect(ratio(sized({ x: 200, y: 0 }))).toBeGreaterThan(ratio(s) * 1.3)
+  const small = sized({ x: -9999, y: -9999 })
+  expect(after(small.figure, undefined).nodes.b?.size).toBeDefined()
+  expect(box(small).width).toBeGreaterThan(20)
+})
+
+test('a note is dragged to a distance from what it speaks of, and goes with it', () => {
+  const note = { id: 'note', text: 'Ask first', about: { part: 'b' } }
+  const s = stageOf({ ...deck, notes: { note } })
+  const at = s.scene.notes[0]?.box ?? { x: 0, y: 0 }
+  const { outcome, gesture } = carried(s, startNote(s, 'note', at), NO_KEYS, { x: at.x + 80, y: at.y + 300 })
+  expect(previewOf(gesture, s).box).toMatchObject({ x: at.x + 80, y: at.y + 300 })
+  const moved = after(s.figure, outcome.edit)
+  const drawn = stageOf(moved).scene.notes[0]
+  expect(Math.abs((drawn?.box.y ?? 0) - at.y - 300)).toBeLessThan(40)
+  expect(carried(s, startNote(s, 'note', at), NO_KEYS, at).outcome).toEqual({ select: [{ kind: 'note', id: 'note' }] })
 })
