@@ -111,7 +111,14 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
       `const g = [...document.querySelectorAll('[data-scale] g[data-part]')].find((g) => [...g.querySelectorAll('text')].map((t) => t.textContent).join(' ').includes(arguments[0])); const r = g.getBoundingClientRect(); return { x: r.x, y: r.y, width: r.width, height: r.height }`,
       words,
     )
-  const start = await boxOf('Report the count')
+  let last = ''
+  const start = await eventually('the picture has come to rest', 8000, async () => {
+    const now = await boxOf('Report the count')
+    const rests = JSON.stringify(now) === last
+    last = JSON.stringify(now)
+    await sleep(250)
+    return rests && now
+  })
   const drag = b.driver
     .actions({ async: true })
     .move({ x: Math.round(start.x + start.width / 2), y: Math.round(start.y + start.height / 2) })
