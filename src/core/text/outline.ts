@@ -171,17 +171,33 @@ function partEntry(text: string, part: Part): PartEntry {
 function ownEntries(text: string, blocks: readonly Block[]): Outline {
   const items = blocks.filter((b) => b.type === 'item')
   if (items.length === 0) return ledParagraphs(text, blocks)
-  const first = blocks.findIndex((b) => b.type === 'item')
+  const about = lineAbove(text, items)
+  const first = blocks.findIndex((b) => b.type === 'item' && b !== about)
   const last = blocks.findLastIndex((b) => b.type === 'item')
   const spans = (list: readonly Block[]) => list.map((b) => b.span)
   return {
-    title: null,
+    title: about?.span ?? null,
     opening: spans(blocks.slice(0, first)),
     entries: nested(text, blocks.slice(first, last + 1)),
     closing: spans(blocks.slice(last + 1)),
     table: null,
   }
 }
+
+/** The first of bare lines, where it alone has no lead-in and all the others have one: it says what they are about. */
+function lineAbove(text: string, items: readonly Block[]): Block | null {
+  const [first, ...others] = items
+  if (!first || others.length < FEW || items.some((b) => b.depth > 0 || isMarked(text, b))) return null
+  const [own, ...labels] = labelsOf(
+    text,
+    items.map((b) => b.span),
+  )
+  return !own?.led && labels.every((l) => l.led) ? first : null
+}
+const FEW = 3
+/** A mark or a number stands before it on its line. */
+const isMarked = (text: string, { span }: Block): boolean =>
+  text.slice(text.lastIndexOf('\n', span.start - 1) + 1, span.start).trim() !== ''
 
 type Growing = { readonly block: Block; readonly more: Span[]; readonly inner: Growing[] }
 
