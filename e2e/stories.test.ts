@@ -15,6 +15,12 @@ const { base } = tested(4132, (browser) => {
   b = browser
   s = stage(b, 'http://localhost:4132')
 })
+/** Sets the caret behind the words of an item of the manuscript. */
+const caretBehind = (item: number) =>
+  b.driver.executeScript(
+    `const p = document.querySelectorAll('.manuscript li')[arguments[0]].querySelector('p'); document.querySelector('.manuscript').focus(); getSelection().collapse(p.firstChild, p.firstChild.length)`,
+    item,
+  )
 const quiet = async () => assert.deepEqual(await b.complaints(), [])
 
 const LIST = [
@@ -252,9 +258,7 @@ test('after the manuscript is edited, differences stand side by side and are par
   await b.saved()
   await b.driver.get(`${base}/folio/${folio}`)
   await b.find('.manuscript li')
-  await b.driver.executeScript(
-    `const p = document.querySelectorAll('.manuscript li')[1].querySelector('p'); document.querySelector('.manuscript').focus(); getSelection().collapse(p.firstChild, p.firstChild.length)`,
-  )
+  await caretBehind(1)
   await b.press(' and lock it', Key.ENTER, 'Sound the horn')
   await b.saved()
   await (await b.find('//a[.="Text has changed: see what"]')).click()
@@ -586,9 +590,7 @@ test('axe-core finds nothing wrong with any view of the bench, light and dark', 
   // What the text has changed, and a decision with its note.
   await b.driver.get(`${base}/folio/${folio}`)
   await b.find('.manuscript li')
-  await b.driver.executeScript(
-    `const p = document.querySelectorAll('.manuscript li')[0].querySelector('p'); document.querySelector('.manuscript').focus(); getSelection().collapse(p.firstChild, p.firstChild.length)`,
-  )
+  await caretBehind(0)
   await b.press(' in rows', Key.ENTER, 'Count them')
   await b.saved()
   await s.open(

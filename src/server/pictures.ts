@@ -87,14 +87,18 @@ export async function pictureFor(owner: string, hash: string): Promise<{ type: s
   return row ?? null
 }
 
-/** All pictures of a figure, to be put into a file. */
-export async function picturesOf(figure: Figure): Promise<Pictures> {
+/** The pictures of a figure that its owner has in any folio, to be put into a file. */
+export async function picturesOf(owner: string, figure: Figure): Promise<Pictures> {
   const hashes = [...new Set(Object.values(figure.nodes).flatMap((n) => n.picture?.hash ?? []))]
   if (hashes.length === 0) return {}
   const rows = await database()
-    .selectFrom('picture')
-    .select(['hash', 'type', 'data'])
-    .where('hash', 'in', hashes)
+    .selectFrom('picture as p')
+    .innerJoin('folio_picture as h', 'h.hash', 'p.hash')
+    .innerJoin('folio as f', 'f.id', 'h.folio_id')
+    .select(['p.hash', 'p.type', 'p.data'])
+    .distinctOn('p.hash')
+    .where('p.hash', 'in', hashes)
+    .where('f.owner_id', '=', owner)
     .execute()
   return Object.fromEntries(rows.map((r) => [r.hash, `data:${r.type};base64,${r.data.toString('base64')}`]))
 }

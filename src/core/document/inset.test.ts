@@ -47,13 +47,16 @@ test('a figure of the folio takes the place of its node: the flow goes through i
   let made = 0
   const host = steps('Check', 'Load', 'Close')
   const holding = apply(host, { do: 'setNode', id: 'b', set: { inset: 'other' } }).figure
-  const other = steps('Lower', 'Drive', 'Lash')
+  const note = { id: 'note', text: 'One at a time', about: { part: 'b' } }
+  const other = { ...steps('Lower', 'Drive', 'Lash'), notes: { note } }
   const after = apply(
     holding,
     dissolved(holding, 'b', other, () => `x${made++}`),
   ).figure
   expect(ways(after)).toEqual(['Check  Lower', 'Drive  Lash', 'Lash  Close', 'Lower  Drive'])
   expect(nodesInOrder(after).map((n) => n.text)).toEqual(['Check', 'Lower', 'Drive', 'Lash', 'Close'])
+  const about = after.notes?.note?.about
+  expect(about && 'part' in about && after.nodes[about.part]?.text).toBe('Drive')
 })
 
 test('the figures around an inset are known, so that none is put inside itself', () => {

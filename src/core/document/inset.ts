@@ -1,5 +1,13 @@
 /** Insets: some nodes of a figure become a figure of their own, held by one node that stands for them; and the way back. */
-import { nodesInOrder, type Figure, type FigureId, type FigureLink, type FigureNode, type NodeId } from '../figure'
+import {
+  nodesInOrder,
+  type Figure,
+  type FigureId,
+  type FigureLink,
+  type FigureNode,
+  type FigureNote,
+  type NodeId,
+} from '../figure'
 import { asKind } from './asKind'
 import { all, type Edit } from './edit'
 import { linksFrom, linksTo } from './shape'
@@ -125,9 +133,15 @@ export function dissolved(f: Figure, id: NodeId, inset: Figure, newId: () => str
       source: sourceIn(f, inset, n),
     }
   })
+  const linkNamed = new Map(Object.keys(told.links).map((l) => [l, f.links[l] ? newId() : l]))
   const links = Object.values(told.links).flatMap((l): FigureLink[] => {
     const [from, to] = [named.get(l.from), named.get(l.to)]
-    return from && to ? [{ ...bare(l), id: f.links[l.id] ? newId() : l.id, from, to, source: [] }] : []
+    return from && to ? [{ ...bare(l), id: linkNamed.get(l.id) ?? l.id, from, to, source: [] }] : []
+  })
+  const notes = Object.values(told.notes ?? {}).map((n): FigureNote => {
+    const part = n.about && 'part' in n.about ? n.about.part : null
+    const about = part === null ? n.about : { part: named.get(part) ?? linkNamed.get(part) ?? part }
+    return { ...n, id: f.notes?.[n.id] ? newId() : n.id, about }
   })
   const [entry] = entriesOf(told, list)
   if (!entry) return { do: 'dropNode', id }
@@ -140,7 +154,7 @@ export function dissolved(f: Figure, id: NodeId, inset: Figure, newId: () => str
         ? { do: 'putNote', note: { ...n, about: { part: named.get(entry.id) as NodeId } } }
         : null,
     ),
-    ...Object.values(told.notes ?? {}).map((note): Edit => ({ do: 'putNote', note })),
+    ...notes.map((note): Edit => ({ do: 'putNote', note })),
     { do: 'dropNode', id },
   )
 }

@@ -103,13 +103,15 @@ function bestPlace(note: SizedNote, subject: Subject, ground: Ground): PlacedNot
   let best: { readonly note: PlacedNote; readonly cost: number } | null = null
   for (const c of centres) {
     const box = boxAround(c, size)
-    if (!isFree(inflate(box, CLEAR * unit), ground)) continue
-    const made = noteAt(note, box, subject, ground)
     const grown = union([extent, box])
     const growth = grown.width / Math.max(1, extent.width) + grown.height / Math.max(1, extent.height) - 2
     const far = wished ? distance(c.x - wished.x, c.y - wished.y) * 4 : between(box, subject.box)
     const smaller = ground.scaleOf(extent) / ground.scaleOf(grown) - 1
-    const cost = far / unit + GROWTH * growth + SMALLER * smaller + tieCost(made.tie, subject, ground)
+    const least = far / unit + GROWTH * growth + SMALLER * smaller
+    // Most places are dearer than the best so far, whatever stands there.
+    if ((best && least >= best.cost) || !isFree(inflate(box, CLEAR * unit), ground)) continue
+    const made = noteAt(note, box, subject, ground)
+    const cost = least + tieCost(made.tie, subject, ground)
     if (!best || cost < best.cost - 1e-9) best = { note: made, cost }
   }
   if (!best) throw new Error(`route: there is no room for note ${note.id}`)

@@ -4,6 +4,7 @@ import type { Decor } from '../layout'
 import type { TextBlock } from '../measure'
 import type { FigureStyle } from '../style'
 import type { Mark } from './mark'
+import { stroke } from './stroke'
 
 export type Brush = {
   readonly style: FigureStyle
@@ -21,21 +22,7 @@ const THROUGH = 0.55
 
 const draw: { [K in Decor['kind']]: (d: Extract<Decor, { kind: K }>, b: Brush) => Mark[] } = {
   words: (d, b) => [b.words(d.block, d.centre, b.style.roles.concept.text)],
-  rule: (d, b) => [
-    {
-      mark: 'connector',
-      owner: '',
-      points: [b.at(d.from), b.at(d.to)],
-      line: b.style.connector.line,
-      width: b.style.connector.width * b.scale,
-      dash: 0,
-      arrow: 0,
-      corner: 0,
-      hops: [],
-      hop: 0,
-      gap: null,
-    },
-  ],
+  rule: (d, b) => [stroke('', [b.at(d.from), b.at(d.to)], b.style.connector.line, b.style.connector.width * b.scale)],
   badge: (d, b) => [ellipse(b, d.centre, { x: d.radius, y: d.radius }, b.style.roles.item)],
   field: (d, b) => {
     const { fill, line } = tint(b, d.tint ?? 0)

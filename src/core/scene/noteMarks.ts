@@ -4,6 +4,7 @@ import type { TextBlock } from '../measure'
 import type { PlacedNote } from '../route'
 import type { FigureStyle } from '../style'
 import type { Mark } from './mark'
+import { stroke } from './stroke'
 
 type Brush = {
   readonly style: FigureStyle
@@ -19,19 +20,8 @@ const TIE = 0.6
 const DOT = 0.16
 
 export function noteMarks(note: PlacedNote, { style, scale, at, text }: Brush): Mark[] {
-  const stroke = (points: readonly Point[], width: number): Mark => ({
-    mark: 'connector',
-    owner: note.id,
-    points: points.map(at),
-    line: style.note.line,
-    width: style.connector.width * width * scale,
-    dash: 0,
-    arrow: 0,
-    corner: 0,
-    hops: [],
-    hop: 0,
-    gap: null,
-  })
+  const drawn = (points: readonly Point[], width: number): Mark =>
+    stroke(note.id, points.map(at), style.note.line, style.connector.width * width * scale)
   const radius = style.body.size * DOT * scale
   const dot = (p: Point): Mark => ({
     mark: 'ellipse',
@@ -45,8 +35,8 @@ export function noteMarks(note: PlacedNote, { style, scale, at, text }: Brush): 
     width: 0,
   })
   return [
-    ...(note.tie ? [stroke(note.tie, TIE), dot(note.tie[1])] : []),
-    stroke(note.bar, BAR),
+    ...(note.tie ? [drawn(note.tie, TIE), dot(note.tie[1])] : []),
+    drawn(note.bar, BAR),
     text(note.id, note.block, note.centre, style.note.text),
   ]
 }

@@ -11,7 +11,7 @@ import type { Fit, Fitted, Scene, SceneChange } from './picture'
 
 /** `keep` holds the fit of an earlier picture, so that nothing but the dragged node moves while it is dragged. */
 export function scene(routed: Routed, keep: Fitted | null = null): Scene {
-  const drawn = union([drawnBox(routed), ...routed.notes.map((n) => n.box)])
+  const drawn = boxWithNotes(routed)
   const around = wordsAround(routed, drawn)
   const { fit, width, height } =
     keep ?? fitted(union([drawn, ...around.map((a) => boxAround(a.centre, a.block))]), routed)
@@ -41,7 +41,10 @@ export function scene(routed: Routed, keep: Fitted | null = null): Scene {
 export function sceneChange(before: Routed, now: Routed, fit: Fit): SceneChange {
   const owners = changedBetween(before, now)
   const paint = painter(now, fit, owners)
-  return { owners: [...owners], marks: paint.marks(), ...paint.places() }
+  // Title and caption belong to nobody, as bars do; they stay where they stood.
+  const around = owners.has('') ? wordsAround(before, boxWithNotes(before)) : []
+  const marks = [...paint.marks(), ...around.map((a) => paint.words(a.block, a.centre))]
+  return { owners: [...owners], marks, ...paint.places() }
 }
 
 function changedBetween(before: Routed, now: Routed): ReadonlySet<string> {
@@ -60,6 +63,8 @@ function changedBetween(before: Routed, now: Routed): ReadonlySet<string> {
     ...now.notes.map((n) => n.id),
   ])
 }
+
+const boxWithNotes = (routed: Routed): Box => union([drawnBox(routed), ...routed.notes.map((n) => n.box)])
 
 /** The title above the picture and the caption below it, over its middle. */
 function wordsAround(routed: Routed, drawn: Box): { readonly block: TextBlock; readonly centre: Point }[] {

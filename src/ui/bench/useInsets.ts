@@ -37,6 +37,15 @@ function coming(folio: OpenFolio, figure: Figure, anchor: Anchor | null): Also {
   return put
 }
 
+/** Asked again and again; most figures have none, and for those no other figure need be read. */
+const within = (folio: OpenFolio, figure: Figure): readonly Figure[] =>
+  Object.values(figure.nodes).some((n) => n.inset !== undefined)
+    ? insetsIn(
+        figuresIn(folio).map((s) => s.figure),
+        figure,
+      )
+    : []
+
 /** Figures inside nodes: made of what is selected, of a passage, of nothing yet, or chosen from the folio; opened in place,
  *  and dissolved into the flow again. */
 export function useInsets({ folio, shared, apply, selection, select, edit, tell }: Hands) {
@@ -53,7 +62,7 @@ export function useInsets({ folio, shared, apply, selection, select, edit, tell 
     return {
       open,
       /** The figures inside this one. */
-      within: (): readonly Figure[] => insetsIn(all(), figure),
+      within: () => within(folio, figure),
       /** To the figure that holds this one. */
       back: () => {
         const holder = holderOf(all(), figure.id)

@@ -14,7 +14,7 @@ test('a picture with what a drag changed is the picture as it would be drawn, an
   const wrong = failingSeeds(0, 30, (seed) => {
     const f = seededFigure(seed, 'process')
     const note = { id: 'note', text: 'Ask first', about: { part: 'n1' } }
-    const before = routedFigure({ ...f, notes: { note } }, 'light', typesetter)
+    const before = routedFigure({ ...f, notes: { note }, caption: 'As it is done' }, 'light', typesetter)
     const next = random(seed)
     const node = before.nodes.filter((n) => n.barOf === null)[Math.floor(next() * 3)]
     if (!node) return null
@@ -25,9 +25,13 @@ test('a picture with what a drag changed is the picture as it would be drawn, an
     const [shown, whole] = [withChange(drawn, change), scene(now, drawn)]
     const kept = Object.entries(byOwner(drawn)).filter(([o]) => !change.owners.includes(o))
     if (kept.some(([o, marks]) => byOwner(shown)[o]?.some((m, i) => m !== marks[i]))) return 'something is made anew'
-    // Jumps over what is dragged are drawn when it is let go.
-    const flat = (s: typeof shown) =>
-      JSON.stringify([byOwner(s), s.nodes, s.links, s.notes], (k, v: unknown) => (k === 'hops' ? [] : v))
+    // Title and caption stay where they stand; jumps over what is dragged are drawn when it is let go.
+    const captionOf = (s: typeof shown) => s.marks.findLast((m) => m.mark === 'text' && m.owner === '')
+    if (JSON.stringify(captionOf(shown)) !== JSON.stringify(captionOf(drawn))) return 'the caption is not where it was'
+    const flat = (s: typeof shown) => {
+      const bare = { ...s, marks: s.marks.filter((m) => m !== captionOf(s)) }
+      return JSON.stringify([byOwner(bare), s.nodes, s.links, s.notes], (k, v: unknown) => (k === 'hops' ? [] : v))
+    }
     return flat(shown) === flat(whole) ? null : 'it differs'
   })
   expect(wrong).toEqual([])

@@ -16,7 +16,7 @@ const options = z.object({
 })
 const types = { svg: 'image/svg+xml', png: 'image/png' } as const
 
-export const GET = folioRoute('read', 'figure file', async ({ folio, params, request }) => {
+export const GET = folioRoute('read', 'figure file', async ({ folio, params, person, request }) => {
   const parsed = options.safeParse(Object.fromEntries(new URL(request.url).searchParams))
   if (!parsed.success)
     throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
@@ -24,7 +24,11 @@ export const GET = folioRoute('read', 'figure file', async ({ folio, params, req
   const { figures } = await freshProjection(folio)
   const figure = figures.find((f) => f.id === params.figureId)
   if (!figure) throw new Refusal({ code: 'not-found', what: 'figure' })
-  const file = await makeFigureFile(figure, { ...o, background: o.background === 'yes' }, await picturesOf(figure))
+  const file = await makeFigureFile(
+    figure,
+    { ...o, background: o.background === 'yes' },
+    await picturesOf(person.id, figure),
+  )
   if ('code' in file) throw new Refusal(file)
   const name = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.${o.format}`
   return new Response(Buffer.from(file), {
