@@ -1,4 +1,5 @@
 /** Measurements: the core in Node, then the folio page and the worker in the browser. Medians of warm runs in one go. */
+import { plainWardrobe } from '../src/core/style'
 import { readdirSync, readFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
 import tagger from 'compromise'
@@ -122,7 +123,7 @@ console.log('\nIn Node, warm, median')
 const twelve = () => {
   const readings = propose(readText(TWELVE, lexicon))
   const figure = (readings[0] as (typeof readings)[number]).figure
-  for (const arrangement of ['down', 'rows']) sceneOf({ ...figure, arrangement }, 'light', typesetter)
+  for (const arrangement of ['down', 'rows']) sceneOf({ ...figure, arrangement }, plainWardrobe('light'), typesetter)
 }
 line('12-step passage: reading and two scenes (aim 50 ms)', ms(timed(15, twelve)))
 for (const [n, aim] of [
@@ -164,18 +165,22 @@ for (const { name, small, large } of longest)
   line(`100,000 characters of ${name} (aim 2,000 ms)`, ms(large), `${(large / small).toFixed(1)} times that of 25,000`)
 line(
   '300 words to readings with every scene',
-  ms(timed(5, () => propose(readText(words(300), lexicon)).forEach((r) => sceneOf(r.figure, 'light', typesetter)))),
+  ms(
+    timed(5, () =>
+      propose(readText(words(300), lexicon)).forEach((r) => sceneOf(r.figure, plainWardrobe('light'), typesetter)),
+    ),
+  ),
 )
 for (const n of [12, 50, 200]) {
   const figure = chart(n)
-  const routed = routedFigure(figure, 'light', typesetter)
+  const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
   line(
     `${n}-node figure to scene`,
-    ms(timed(n > 100 ? 3 : 7, () => sceneOf(figure, 'light', typesetter))),
+    ms(timed(n > 100 ? 3 : 7, () => sceneOf(figure, plainWardrobe('light'), typesetter))),
     `${crossingsOf(routed)} crossings, ${(bendsOf(routed) / routed.routes.length).toFixed(2)} bends a link, ${routedFaults(routed).length} faults`,
   )
 }
-const hundred = routedFigure(chart(100), 'light', typesetter)
+const hundred = routedFigure(chart(100), plainWardrobe('light'), typesetter)
 const kept = scene(hundred)
 let step = 0
 const frame = () => {
@@ -191,7 +196,7 @@ const frame = () => {
   )
 }
 const dragging = timed(21, frame)
-const whole = timed(3, () => routedFigure(chart(100), 'light', typesetter))
+const whole = timed(3, () => routedFigure(chart(100), plainWardrobe('light'), typesetter))
 line(
   'drag frame at 100 nodes (aim 16 ms)',
   ms(dragging),
@@ -204,7 +209,10 @@ for (const [nodes, links] of [
   [180, 900],
 ] as const) {
   const figure = denseFigure(nodes, links)
-  line(`dense: ${nodes} nodes, ${links} links, to scene`, ms(timed(1, () => sceneOf(figure, 'light', typesetter))))
+  line(
+    `dense: ${nodes} nodes, ${links} links, to scene`,
+    ms(timed(1, () => sceneOf(figure, plainWardrobe('light'), typesetter))),
+  )
 }
 
 await layoutBench(line, typesetter)

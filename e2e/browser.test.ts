@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../src/core/style'
 import assert from 'node:assert/strict'
 import { existsSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -363,7 +364,7 @@ test('the worker in the browser and Node compute the same scene, to the last dig
       figures,
     )
     return figures.flatMap((f, i) =>
-      scenes[i] === JSON.stringify(sceneOf(f, 'light', typesetter)) ? [] : [`${f.id} ${f.arrangement}`],
+      scenes[i] === JSON.stringify(sceneOf(f, plainWardrobe('light'), typesetter)) ? [] : [`${f.id} ${f.arrangement}`],
     )
   }
   const arranged = figureKinds.flatMap((kind) =>

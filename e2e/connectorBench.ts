@@ -1,5 +1,6 @@
 /** Our connectors against those of a general connector library, on the same boxes after random moves: crossings, bends, and
  *  the time until a dragged node's connectors lie again. Words on connectors are left out, the library knows none. */
+import { plainWardrobe } from '../src/core/style'
 import { createRequire } from 'node:module'
 import path from 'node:path'
 import { AvoidLib, type Avoid } from 'libavoid-js'
@@ -20,7 +21,7 @@ function movedAbout(seed: number, size: number, typesetter: Typesetter): Placed 
   const figure = { ...seededFigure(seed, 'process', size), arrangement: 'down', frame: 'free' as const }
   const links = Object.fromEntries(Object.entries(figure.links).map(([id, l]) => [id, { ...l, text: undefined }]))
   const next = random(seed)
-  let placed: Placed = routedFigure({ ...figure, links }, 'light', typesetter)
+  let placed: Placed = routedFigure({ ...figure, links }, plainWardrobe('light'), typesetter)
   for (const n of placed.nodes) {
     if (next() > 0.25) continue
     const box = { ...n.box, x: n.box.x + (next() - 0.5) * 500, y: n.box.y + (next() - 0.5) * 500 }

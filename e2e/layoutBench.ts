@@ -8,7 +8,7 @@ import { arrangementsFor, layout } from '../src/core/layout'
 import { measure, type Typesetter } from '../src/core/measure'
 import { routedFigure, sceneOf } from '../src/core/pipeline'
 import type { Routed } from '../src/core/route'
-import { styleOf } from '../src/core/style'
+import { styleOf, plainWardrobe } from '../src/core/style'
 import { random, seededFigure, seededOfKind } from '../src/core/testing/seededFigure'
 
 type Line = (what: string, ...cells: string[]) => void
@@ -27,11 +27,11 @@ function figuresOf(kind: FigureKind, size: number, count: number): Figure[] {
 }
 
 function row(figure: Figure, typesetter: Typesetter) {
-  sceneOf(figure, 'light', typesetter)
+  sceneOf(figure, plainWardrobe('light'), typesetter)
   const since = performance.now()
-  const scene = sceneOf(figure, 'light', typesetter)
+  const scene = sceneOf(figure, plainWardrobe('light'), typesetter)
   const time = performance.now() - since
-  const routed = routedFigure(figure, 'light', typesetter)
+  const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
   const all = union(scene.nodes.map((n) => n.box))
   const length = mean(
     scene.links.map((l) => segments(l.points).reduce((s, [a, b]) => s + Math.hypot(a.x - b.x, a.y - b.y), 0)),
@@ -100,7 +100,11 @@ export async function layoutBench(line: Line, typesetter: Typesetter): Promise<v
   for (const size of [30, 60]) {
     const seeds = [1000, 2000, 3000].flatMap((first) => Array.from({ length: 20 }, (_, i) => first + i))
     const drawn = seeds.map((seed) =>
-      routedFigure({ ...seededFigure(seed, 'process', size), arrangement: 'down', frame: 'free' }, 'light', typesetter),
+      routedFigure(
+        { ...seededFigure(seed, 'process', size), arrangement: 'down', frame: 'free' },
+        plainWardrobe('light'),
+        typesetter,
+      ),
     )
     const theirs: number[] = []
     for (const r of drawn) theirs.push(await libraryCrossings(r))
@@ -108,7 +112,7 @@ export async function layoutBench(line: Line, typesetter: Typesetter): Promise<v
     const warmed = drawn.slice(0, 9).map((_, i) => {
       const figure = { ...seededFigure(1000 + i, 'process', size), arrangement: 'down', frame: 'free' as const }
       const since = performance.now()
-      sceneOf(figure, 'light', typesetter)
+      sceneOf(figure, plainWardrobe('light'), typesetter)
       return performance.now() - since
     })
     const [good, of] = [mean(tips.map((t) => t.good)), mean(tips.map((t) => t.of))]
@@ -128,7 +132,7 @@ export async function layoutBench(line: Line, typesetter: Typesetter): Promise<v
     })
     return `${(times.toSorted((a, b) => a - b)[4] as number).toFixed(1)} ms`
   }
-  const sized = measure(wideTree(1000), styleOf(wideTree(1000), 'light'), typesetter)
+  const sized = measure(wideTree(1000), styleOf(wideTree(1000), plainWardrobe('light')), typesetter)
   line(
     'layout of a hierarchy of 1,000 nodes (aim 20 ms)',
     warm(() => layout(sized, typesetter)),
@@ -138,7 +142,7 @@ export async function layoutBench(line: Line, typesetter: Typesetter): Promise<v
   ) as Figure
   line(
     'five sets to scene (aim 150 ms)',
-    warm(() => sceneOf({ ...five, arrangement: 'circles' }, 'light', typesetter)),
+    warm(() => sceneOf({ ...five, arrangement: 'circles' }, plainWardrobe('light'), typesetter)),
   )
 }
 

@@ -1,18 +1,21 @@
-/** `npm run sheet`: the figures of the demo and some more passages in every arrangement, in the frame they were made for
- *  and on a slide: `sheet/index.html`, a PNG of each and one PNG a kind to look at as a whole. */
+/** `npm run sheet [kind|styles]`: every kind in every arrangement and treatment, and six figures in all house styles, light
+ *  and dark, of the demo and of some more passages: `sheet/index.html` and one PNG for each page to look at as a whole. */
 import { Resvg } from '@resvg/resvg-js'
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { figureKinds, frameTable, kinds, SMALLEST_TEXT, type Figure } from '../src/core/figure'
 import { svgFile } from '../src/core/formats'
-import { figureKinds, frameTable, kinds, SMALLEST_TEXT, type Figure, type FrameName } from '../src/core/figure'
 import { arrangementsFor } from '../src/core/layout'
 import { sceneOf } from '../src/core/pipeline'
+import { houseStyles, treatmentsFor, type Theme } from '../src/core/style'
 import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
 import { chapters, figureOf } from '../src/server/demoChapters'
 import { sheetPassages } from './sheetPassages'
 
 const OUT = 'sheet'
-const CELL = { width: 420, height: 300, gap: 16 }
+const CELL = { width: 480, height: 300, gap: 14, words: 22 }
 const COLUMNS = 4
+/** To a page that can be looked at as a whole. */
+const ROWS = 6
 const only = process.argv[2]
 
 const typesetter = shippedTypesetter()
@@ -24,67 +27,120 @@ const figures: Figure[] = [
         .figure,
   ),
 ]
+/** Six that stand for their kinds. */
+const SIX = [
+  'The first five days',
+  'Boarding the vehicle deck',
+  'Who reports to whom',
+  'What bears on the berth',
+  'Deck crew and shore crew',
+  'Sail or wait',
+].flatMap((title) => figures.find((f) => f.title === title) ?? [])
 
-type Drawn = { readonly name: string; readonly svg: string; readonly note: string }
+type Drawn = { readonly name: string; readonly svg: string; readonly ground: string }
 
-function drawn(figure: Figure): Drawn[] {
-  const inFrames = [...new Set<FrameName>([figure.frame, 'slide-16x9'])]
-  return arrangementsFor(figure).flatMap((a) =>
-    inFrames.map((frame) => {
-      const scene = sceneOf({ ...figure, arrangement: a.id, frame }, 'light', typesetter)
-      const points = scene.smallestText ?? 0
-      const small = points < SMALLEST_TEXT[frameTable[frame].medium] - 0.05
-      const name = `${figure.title}, ${a.id}, ${frame}`
-      return {
-        name,
-        note: `${points.toFixed(1)} pt${small ? ' TOO SMALL' : ''}`,
-        svg: svgFile(scene, {
-          words: { as: 'outlines', typesetter, pictureAt: () => null },
-          background: true,
-          title: name,
-          description: '',
-          fontFaces: '',
-        }),
-      }
+function drawn(figure: Figure, style: string, theme: Theme, name: string): Drawn {
+  const scene = sceneOf(figure, { theme, style, own: {} }, typesetter)
+  const points = scene.smallestText ?? 0
+  const small = points < SMALLEST_TEXT[frameTable[figure.frame].medium] - 0.05
+  return {
+    name: `${name}${small ? ` (${points.toFixed(1)} pt)` : ''}`,
+    ground: scene.background,
+    svg: svgFile(scene, {
+      words: { as: 'outlines', typesetter, pictureAt: () => null, iconAt: () => null },
+      background: true,
+      title: name,
+      description: '',
+      fontFaces: '',
     }),
-  )
+  }
 }
+
+const slide = (f: Figure): Figure => ({ ...f, frame: 'slide-16x9' })
+
+/** For each arrangement of a kind one figure it suits, in every treatment. */
+function treated(kind: Figure['kind']): Drawn[] {
+  const own = figures.filter((f) => f.kind === kind)
+  const all = [...new Set(own.flatMap((f) => arrangementsFor(f).map((a) => a.id)))]
+  return all.flatMap((arrangement) => {
+    const suited = own.filter((f) => arrangementsFor(f).some((a) => a.id === arrangement))
+    const first = suited.find((f) => f.arrangement === arrangement) ?? suited[0]
+    if (!first) return []
+    const figure = { ...slide(first), arrangement }
+    return treatmentsFor(figure).map((t) =>
+      drawn(
+        { ...figure, dress: { ...figure.dress, treatment: t.id } },
+        Object.keys(houseStyles)[0] as string,
+        'light',
+        `${arrangement} · ${t.id}`,
+      ),
+    )
+  })
+}
+
+const pages: {
+  readonly name: string
+  readonly title: string
+  readonly list: () => Drawn[]
+  readonly columns: number
+}[] = [
+  ...figureKinds.map((kind) => ({ name: kind, title: kinds[kind].name, list: () => treated(kind), columns: COLUMNS })),
+  ...(['light', 'dark'] as const).map((theme) => ({
+    name: `styles-${theme}`,
+    title: `House styles, ${theme}`,
+    list: () =>
+      Object.keys(houseStyles).flatMap((style) =>
+        SIX.map((f) => drawn(slide(f), style, theme, `${style} · ${f.kind}`)),
+      ),
+    columns: SIX.length,
+  })),
+]
 
 const png = (svg: string, width: number): Uint8Array =>
   new Resvg(svg, { fitTo: { mode: 'width', value: width }, font: { loadSystemFonts: false } }).render().asPng()
-const fileName = (name: string): string => `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.png`
 
-/** Pictures side by side, each as large as its cell allows. */
-function contact(list: readonly Drawn[]): string {
-  const { width, height, gap } = CELL
-  const rows = Math.ceil(list.length / COLUMNS)
+function captioned(words: string, x: number, y: number): string {
+  const line = typesetter.line(words, ['grotesk-400'], 13)
+  return line.runs
+    .flatMap((r) =>
+      r.glyphs.map((g) => {
+        const { path, unitsPerEm } = typesetter.outline(r.font, g.id)
+        const s = 13 / unitsPerEm
+        return `<path d="${path}" transform="matrix(${s} 0 0 ${-s} ${x + r.x + g.x} ${y})" fill="#333"/>`
+      }),
+    )
+    .join('')
+}
+
+/** Pictures side by side, each as large as its cell allows, its name below. */
+function contact(list: readonly Drawn[], columns: number): string {
+  const { width, height, gap, words } = CELL
+  const rows = Math.ceil(list.length / columns)
+  const high = height + words + gap
   const cells = list.map((d, i) => {
-    const [x, y] = [gap + (i % COLUMNS) * (width + gap), gap + Math.floor(i / COLUMNS) * (height + gap)]
+    const [x, y] = [gap + (i % columns) * (width + gap), gap + Math.floor(i / columns) * high]
     const inner = d.svg
       .replace(/^<\?xml.*\n/, '')
       .replace(/ width="[\d.]+" height="[\d.]+"/, ` x="${x}" y="${y}" width="${width}" height="${height}"`)
-    return `<rect x="${x}" y="${y}" width="${width}" height="${height}" fill="#e9e7df"/>${inner}`
+    return `<rect x="${x}" y="${y}" width="${width}" height="${height}" fill="${d.ground}"/>${inner}${captioned(d.name, x + 2, y + height + 15)}`
   })
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${gap + COLUMNS * (width + gap)}" height="${gap + rows * (height + gap)}"><rect width="100%" height="100%" fill="#cfccc2"/>${cells.join('')}</svg>`
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${gap + columns * (width + gap)}" height="${gap + rows * high}"><rect width="100%" height="100%" fill="#cfccc2"/>${cells.join('')}</svg>`
 }
 
-rmSync(OUT, { recursive: true, force: true })
-mkdirSync(OUT)
-const sections = figureKinds
-  .filter((kind) => only === undefined || kind === only)
-  .map((kind) => {
-    const list = figures.filter((f) => f.kind === kind).flatMap(drawn)
-    writeFileSync(`${OUT}/${kind}.png`, png(contact(list), CELL.gap + COLUMNS * (CELL.width + CELL.gap)))
-    for (const d of list) writeFileSync(`${OUT}/${fileName(d.name)}`, png(d.svg, 900))
-    for (const d of list) console.log(`${d.name.padEnd(70)} ${d.note}`)
-    const pictures = list.map(
-      (d) =>
-        `<figure><img src="${fileName(d.name)}" alt="${d.name}" loading="lazy"><figcaption>${d.name} · ${d.note}</figcaption></figure>`,
-    )
-    return `<h2>${kinds[kind].name}</h2><div>${pictures.join('\n')}</div>`
-  })
+if (only === undefined) rmSync(OUT, { recursive: true, force: true })
+mkdirSync(OUT, { recursive: true })
+const wanted = pages.filter((p) => only === undefined || p.name.startsWith(only))
+for (const { name, list, columns } of wanted) {
+  const all = list()
+  writeFileSync(`${OUT}/${name}.svg`, contact(all, columns))
+  for (let first = 0; first < all.length; first += ROWS * columns) {
+    const file = `${OUT}/${name}-${1 + first / (ROWS * columns)}.png`
+    const part = contact(all.slice(first, first + ROWS * columns), columns)
+    writeFileSync(file, png(part, CELL.gap + columns * (CELL.width + CELL.gap)))
+    console.log(file)
+  }
+}
 writeFileSync(
   `${OUT}/index.html`,
-  `<!doctype html><html lang="en"><meta charset="utf-8"><title>Contact sheet</title><style>body{font:15px/1.4 sans-serif;margin:2rem;background:#f7f6f1;color:#16242b}div{display:grid;grid-template-columns:repeat(auto-fill,minmax(420px,1fr));gap:1rem}figure{margin:0}img{width:100%;height:300px;object-fit:contain;background:#e9e7df}</style><h1>Contact sheet</h1>${sections.join('\n')}</html>\n`,
+  `<!doctype html><html lang="en"><meta charset="utf-8"><title>Contact sheet</title><style>body{font:15px/1.4 sans-serif;margin:2rem;background:#f7f6f1;color:#16242b}img{max-width:100%}</style><h1>Contact sheet</h1>${pages.map((p) => `<h2>${p.title}</h2><img src="${p.name}.svg" alt="${p.title}" loading="lazy">`).join('\n')}</html>\n`,
 )
-console.log(`\n${OUT}/index.html`)

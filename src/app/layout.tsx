@@ -3,6 +3,7 @@ import { cookies, headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { CommandProvider } from '@/ui/chrome/commands'
 import { NoticeProvider } from '@/ui/chrome/Notice'
+import { fontFaces } from '@/server/fontFaces'
 import { sans, serif } from './fonts'
 import './globals.css'
 
@@ -23,6 +24,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       suppressHydrationWarning
     >
       <head>
+        <style nonce={nonce} dangerouslySetInnerHTML={{ __html: fontFaces }} />
         {theme === undefined && (
           // Before the first paint: who has never chosen gets what the system prefers.
           <script

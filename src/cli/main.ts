@@ -6,6 +6,7 @@ import { parseArgs } from 'node:util'
 import { z } from 'zod'
 import { figureKinds, figureSchema, frames, type Figure, type FigureKind, type FrameName } from '@/core/figure'
 import { arrangementsOf } from '@/core/layout'
+import { STANDARD_STYLE, houseStyles, plainWardrobe, treatmentsFor } from '@/core/style'
 import { sentenceOf, type Problem } from '@/core/problem'
 import { propose, type Reading } from '@/core/propose'
 import { readText } from '@/core/reading'
@@ -15,7 +16,7 @@ import { figureFile } from '@/server/figureFile'
 
 const USAGE = `idle-compass read <file|-> [--kind K] [--json]
 idle-compass read --jsonl < in > out
-idle-compass draw <file|-> [--kind K] [--arrangement A] [--frame F] [--dark] [--scale N] [--transparent] -o out.{svg,png,json}
+idle-compass draw <file|-> [--kind K] [--arrangement A] [--frame F] [--style S] [--treatment T] [--dark] [--scale N] [--transparent] -o out.{svg,png,json}
 
   kinds   ${figureKinds.join(' ')}
   frames  ${frames.join(' ')}
@@ -56,6 +57,8 @@ export async function main(argv: readonly string[], streams: Streams): Promise<n
 const flags = {
   kind: { type: 'string' },
   arrangement: { type: 'string' },
+  style: { type: 'string' },
+  treatment: { type: 'string' },
   frame: { type: 'string' },
   output: { type: 'string', short: 'o' },
   scale: { type: 'string' },
@@ -178,14 +181,21 @@ async function draw(file: string, options: Options): Promise<void> {
     options.arrangement,
     arrangementsOf(figure.kind).map((a) => a.id),
   )
-  const dressed = { ...figure, ...(frame ? { frame } : {}), ...(arrangement ? { arrangement } : {}) }
+  const style = oneOf('style', options.style, Object.keys(houseStyles))
+  const arranged = { ...figure, ...(frame ? { frame } : {}), ...(arrangement ? { arrangement } : {}) }
+  const treatment = oneOf(
+    'treatment',
+    options.treatment,
+    treatmentsFor(arranged).map((t) => t.id),
+  )
+  const dressed = treatment ? { ...arranged, dress: { ...arranged.dress, treatment } } : arranged
   if (format === 'json') return write(output, `${JSON.stringify(dressed, null, 2)}\n`)
   const made = await figureFile(
     dressed,
     {
       format,
       words: 'text',
-      theme: options.dark ? 'dark' : 'light',
+      wardrobe: { ...plainWardrobe(options.dark ? 'dark' : 'light'), style: style ?? STANDARD_STYLE },
       background: !options.transparent,
       scale,
     },

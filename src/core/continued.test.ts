@@ -1,3 +1,4 @@
+import { plainWardrobe } from './style'
 import { continued } from './continued'
 import { routedFaults } from './check'
 import { figureKinds, figureSchema, kinds, linksInOrder, nodesInOrder, type Figure } from './figure'
@@ -6,7 +7,7 @@ import { seededFigure, seededOfKind } from './testing/seededFigure'
 import { shippedTypesetter } from './testing/shippedTypesetter'
 
 const typesetter = shippedTypesetter()
-const legible = (f: Figure) => (sceneOf(f, 'light', typesetter).smallestText ?? 12) >= 11.95
+const legible = (f: Figure) => (sceneOf(f, plainWardrobe('light'), typesetter).smallestText ?? 12) >= 11.95
 const own = (f: Figure) => nodesInOrder(f).filter((n) => n.role !== 'connector')
 
 test('a process too long for a slide is cut into figures that can be read: every step once, every link inside one or through a pair of connectors', () => {
@@ -19,7 +20,7 @@ test('a process too long for a slide is cut into figures that can be read: every
     for (const p of parts) {
       expect(figureSchema.safeParse(p).success).toBe(true)
       expect(legible(p)).toBe(true)
-      expect([seed, routedFaults(routedFigure(p, 'light', typesetter))]).toEqual([seed, []])
+      expect([seed, routedFaults(routedFigure(p, plainWardrobe('light'), typesetter))]).toEqual([seed, []])
     }
     expect(parts.flatMap((p) => own(p).map((n) => n.id)).toSorted()).toEqual(Object.keys(figure.nodes).toSorted())
     const partWith = (id: string) => parts.find((p) => p.nodes[id]) as Figure

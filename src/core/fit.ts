@@ -8,6 +8,8 @@ import { measure, type Sized, type Typesetter } from './measure'
 import { PLAIN, type FigureStyle } from './style'
 
 const WRAPS = [0.78, 1.35]
+/** Points beside each other in one row. */
+const NARROW = 0.6
 const GAPS = [0.72]
 const FOLDS = [2, 3, 4]
 /** A column of text may run to the foot of the page it stands on, in parts of its width. */
@@ -61,7 +63,12 @@ const GOOD = 0.12
 function axesFor(figure: Figure, shrinks: boolean): Partial<Fitting>[][] {
   const folds = shrinks && arrangementRow(figure.kind, figure.arrangement)?.folds ? FOLDS : []
   const rest =
-    Object.keys(figure.nodes).length > MANY ? [] : [WRAPS.map((wrap) => ({ wrap })), GAPS.map((gap) => ({ gap }))]
+    Object.keys(figure.nodes).length > MANY
+      ? []
+      : [
+          (figure.kind === 'points' ? [NARROW, ...WRAPS] : WRAPS).map((wrap) => ({ wrap })),
+          GAPS.map((gap) => ({ gap })),
+        ]
   return [folds.map((fold) => ({ fold })), ...rest]
 }
 

@@ -1,3 +1,4 @@
+import { plainWardrobe } from './style'
 import { routedFaults } from './check'
 import { hold } from './document'
 import { apply } from './document'
@@ -23,7 +24,7 @@ test('a figure without nodes, and of one node, is drawn in every arrangement and
         for (const words of [[], ['Check the moorings']]) {
           const { width, height, fit, nodes } = sceneOf(
             { ...steps(...words), kind, arrangement: id, frame },
-            'light',
+            plainWardrobe('light'),
             typesetter,
           )
           const finite = [width, height, fit.scale, fit.dx, fit.dy].every(Number.isFinite)
@@ -45,7 +46,11 @@ test('a link from a node to itself is drawn beside it, in every arrangement that
         source: [],
         text: 'again',
       }
-      const routed = routedFigure({ ...figure, arrangement: id, links: { ...figure.links, self } }, 'light', typesetter)
+      const routed = routedFigure(
+        { ...figure, arrangement: id, links: { ...figure.links, self } },
+        plainWardrobe('light'),
+        typesetter,
+      )
       const drawn = routed.routes.find((r) => r.id === 'self')
       expect([kind, id, routedFaults(routed)]).toEqual([kind, id, []])
       expect([kind, id, drawn ? drawn.points.length > 3 : routed.flow === 'unlinked']).toEqual([kind, id, true])
@@ -60,7 +65,7 @@ test('in every frame nearly every figure of the corpus has an arrangement with l
   for (const frame of frames) {
     const least = SMALLEST_TEXT[frameTable[frame].medium] - 0.05
     const legible = (figure: Figure, arrangement: string) =>
-      (sceneOf({ ...figure, arrangement, frame }, 'light', typesetter).smallestText ?? least) >= least
+      (sceneOf({ ...figure, arrangement, frame }, plainWardrobe('light'), typesetter).smallestText ?? least) >= least
     const first = figures.filter((f) => legible(f, arrangementsFor(f)[0]?.id ?? ''))
     const none = figures.filter((f) => !first.includes(f) && !arrangementsFor(f).some((a) => legible(f, a.id)))
     expect({ frame, enough: first.length / figures.length > 0.88, none: none.length <= figures.length * 0.02 }).toEqual(
@@ -75,7 +80,7 @@ test('in every frame nearly every figure of the corpus has an arrangement with l
 
 test('a figure fills its frame or stands in the middle of it, and its words are not made larger than a little', () => {
   const failing = failingSeeds(1, 80, (seed) => {
-    const scene = sceneOf({ ...seededFigure(seed), frame: 'slide-16x9' }, 'light', typesetter)
+    const scene = sceneOf({ ...seededFigure(seed), frame: 'slide-16x9' }, plainWardrobe('light'), typesetter)
     const all = union(scene.nodes.map((n) => n.box))
     const inside = all.x > 0 && all.y > 0 && all.x + all.width < 1280 && all.y + all.height < 720
     const full = all.width > 1280 * 0.6 || all.height > 720 * 0.6
@@ -87,7 +92,7 @@ test('a figure fills its frame or stands in the middle of it, and its words are 
 test('a parent stands above its children and in the middle of them, and no two subtrees cross', () => {
   const failing = failingSeeds(1, 60, (seed) => {
     const figure = { ...seededOfKind('hierarchy', seed), arrangement: 'down' }
-    const routed = routedFigure(figure, 'light', typesetter)
+    const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
     const middle = (id: string) =>
       centreOf((routed.nodes.find((n) => n.id === id) as (typeof routed.nodes)[number]).box)
     for (const parent of routed.nodes) {
@@ -108,7 +113,7 @@ test('in stacked levels every node stands right below its parent and no wider, a
   const failing = failingSeeds(1, 60, (seed) => {
     const routed = routedFigure(
       { ...seededOfKind('hierarchy', seed), arrangement: 'levels', frame: 'free' },
-      'light',
+      plainWardrobe('light'),
       typesetter,
     )
     const box = (id: string) => (routed.nodes.find((n) => n.id === id) as (typeof routed.nodes)[number]).box
@@ -123,7 +128,7 @@ test('in stacked levels every node stands right below its parent and no wider, a
   expect(failing).toEqual([])
   const { nodes } = routedFigure(
     { ...seededFigure(2, 'points', 5), arrangement: 'pyramid', frame: 'free' },
-    'light',
+    plainWardrobe('light'),
     typesetter,
   )
   const steps = nodes.slice(1).map((n, i) => n.box.width - (nodes[i] as typeof n).box.width)
@@ -150,7 +155,7 @@ test.each(['circles', 'toScale', 'withContent'])(
     const failing = failingSeeds(1, 120, (seed) => {
       const figure = { ...seededOfKind('venn', seed), arrangement }
       if (!arrangementsFor(figure).some((a) => a.id === arrangement)) return null
-      const routed = routedFigure(figure, 'light', typesetter)
+      const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
       const circles = routed.decor.flatMap((d) => (d.kind === 'set' ? [d] : []))
       if (circles.length === 0) return null
       const sets = routed.nodes.filter((n) => n.role === 'set')
@@ -193,8 +198,8 @@ test('the same figure gives the same bytes, also when its records are shuffled',
       links: Object.fromEntries(Object.entries(figure.links).toReversed()),
     }
     const bytes = (f: typeof figure, t = typesetter) =>
-      svgFile(sceneOf(f, 'light', t), {
-        words: { as: 'text', pictureAt: () => null },
+      svgFile(sceneOf(f, plainWardrobe('light'), t), {
+        words: { as: 'text', pictureAt: () => null, iconAt: () => null },
         background: true,
         title: '',
         description: '',
@@ -213,10 +218,14 @@ test.each(figureKinds)(
       const next = random(seed)
       const { id: arrangement } = all[seed % all.length] as (typeof all)[number]
       const figure = { ...seededOfKind(kind, seed), arrangement, frame: frames[seed % frames.length] as FrameName }
-      const free = routedFigure(figure, 'light', typesetter).nodes.filter((n) => n.barOf === null)
+      const free = routedFigure(figure, plainWardrobe('light'), typesetter).nodes.filter((n) => n.barOf === null)
       const chosen = free[Math.floor(next() * free.length)] as (typeof free)[number]
       const place = { ...chosen.box, x: chosen.box.x + (next() - 0.5) * 500, y: chosen.box.y + (next() - 0.5) * 500 }
-      const routed = routedFigure(frozen(apply(figure, hold(chosen.id, place)).figure), 'light', typesetter)
+      const routed = routedFigure(
+        frozen(apply(figure, hold(chosen.id, place)).figure),
+        plainWardrobe('light'),
+        typesetter,
+      )
       const now = centreOf((routed.nodes.find((n) => n.id === chosen.id) as typeof chosen).box)
       const wanted = centreOf(place)
       if (Math.hypot(now.x - wanted.x, now.y - wanted.y) > 0.01) return `${arrangement}: ${chosen.id} moved`
@@ -229,7 +238,7 @@ test.each(figureKinds)(
 
 test('a drag leaves every other node in place and keeps connectors attached', () => {
   const failing = failingSeeds(1, 60, (seed) => {
-    const routed = routedFigure(seededFigure(seed), 'light', typesetter)
+    const routed = routedFigure(seededFigure(seed), plainWardrobe('light'), typesetter)
     const n = routed.nodes[seed % routed.nodes.length] as (typeof routed.nodes)[number]
     const bottom = Math.max(...routed.nodes.map((m) => m.box.y + m.box.height))
     const dragged = reroute(withNodeAt(routed, n.id, { ...n.box, y: bottom + 200 }), routed.routes, new Set([n.id]))

@@ -4,13 +4,13 @@ import { fittedLayouts } from './fit'
 import type { Typesetter } from './measure'
 import { crossingCount, route, type Routed } from './route'
 import { scene, type Scene } from './scene'
-import { styleOf, type Theme } from './style'
+import { styleOf, type Wardrobe } from './style'
 
 /** Crossings that another order of the layers may save. */
 const FEW = 6
 
-export function routedFigure(figure: Figure, theme: Theme, typesetter: Typesetter): Routed {
-  const style = styleOf(figure, theme)
+export function routedFigure(figure: Figure, wardrobe: Wardrobe, typesetter: Typesetter): Routed {
+  const style = styleOf(figure, wardrobe)
   const layouts = fittedLayouts(figure, style, typesetter)
   let best: { readonly routed: Routed; readonly crossings: number } | null = null
   // Others only where few connectors cross: what is dense stays dense, and takes long.
@@ -25,8 +25,8 @@ export function routedFigure(figure: Figure, theme: Theme, typesetter: Typesette
   return best.routed
 }
 
-export const sceneOf = (figure: Figure, theme: Theme, typesetter: Typesetter): Scene => {
-  const routed = routedFigure(figure, theme, typesetter)
+export const sceneOf = (figure: Figure, wardrobe: Wardrobe, typesetter: Typesetter): Scene => {
+  const routed = routedFigure(figure, wardrobe, typesetter)
   return inStage('scene', () => scene(routed))
 }
 

@@ -1,3 +1,4 @@
+import { plainWardrobe } from './style'
 import { routedFaults } from './check'
 import { frames, type FigureKind, type FrameName } from './figure'
 import { arrangementsOf } from './layout'
@@ -19,7 +20,7 @@ test('processes of 48 to 60 steps are sound in every arrangement and frame', () 
     const { id } = all[seed % all.length] as (typeof all)[number]
     const frame = frames[seed % frames.length] as FrameName
     const figure = { ...seededFigure(seed, 'process', 48 + (seed % 13)), arrangement: id, frame }
-    const faults = routedFaults(routedFigure(figure, 'light', typesetter))
+    const faults = routedFaults(routedFigure(figure, plainWardrobe('light'), typesetter))
     return faults.length > 0 ? `${id}, ${frame}: ${faults[0]?.code} ${faults[0]?.what}` : null
   })
   expect(failing).toEqual([])

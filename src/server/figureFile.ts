@@ -7,13 +7,13 @@ import { svgFile } from '@/core/formats'
 import { sceneOf } from '@/core/pipeline'
 import type { Problem } from '@/core/problem'
 import type { Scene } from '@/core/scene'
-import { fontTable, type FontKey, type Theme } from '@/core/style'
+import { fontTable, type FontKey, type Wardrobe } from '@/core/style'
 import { fontFile, serverTypesetter } from './fontFiles'
 
 export type FileOptions = {
   readonly format: 'svg' | 'png'
   readonly words: 'text' | 'outlines'
-  readonly theme: Theme
+  readonly wardrobe: Wardrobe
   readonly background: boolean
   /** Pixels of a PNG per px of the figure, 1 to 4. */
   readonly scale: number
@@ -25,22 +25,22 @@ export const MAX_PIXELS = 60_000_000
 /** Pictures of a figure as data addresses, by their hash. */
 export type Pictures = Readonly<Record<string, string>>
 
-export const figureScene = (figure: Figure, theme: Theme): Scene => sceneOf(figure, theme, serverTypesetter())
+export const figureScene = (figure: Figure, wardrobe: Wardrobe): Scene => sceneOf(figure, wardrobe, serverTypesetter())
 
 export async function figureFile(
   figure: Figure,
   options: FileOptions,
   pictures: Pictures,
 ): Promise<Uint8Array | Problem> {
-  const pictureAt = (hash: string) => pictures[hash] ?? null
-  const scene = figureScene(figure, options.theme)
+  const images = { pictureAt: (hash: string) => pictures[hash] ?? null, iconAt: () => null }
+  const scene = figureScene(figure, options.wardrobe)
   const common = { background: options.background, title: figure.title || 'Figure', description: altTextOf(figure) }
   const outlined = () =>
-    svgFile(scene, { ...common, words: { as: 'outlines', typesetter: serverTypesetter(), pictureAt }, fontFaces: '' })
+    svgFile(scene, { ...common, words: { as: 'outlines', typesetter: serverTypesetter(), ...images }, fontFaces: '' })
   if (options.format === 'svg') {
     const svg =
       options.words === 'text'
-        ? svgFile(scene, { ...common, words: { as: 'text', pictureAt }, fontFaces: await embeddedFonts(scene) })
+        ? svgFile(scene, { ...common, words: { as: 'text', ...images }, fontFaces: await embeddedFonts(scene) })
         : outlined()
     return new TextEncoder().encode(svg)
   }

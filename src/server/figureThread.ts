@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto'
 import { Worker } from 'node:worker_threads'
 import type { Figure } from '@/core/figure'
 import type { Problem } from '@/core/problem'
+import { plainWardrobe } from '@/core/style'
 import type { FileOptions, Pictures } from './figureFile'
 import { shippedFile } from './home'
 import { log } from './log'
@@ -31,7 +32,7 @@ const thread = (): Thread => (held.compassThread ??= { worker: null, last: Promi
 export function makeFigureFile(figure: Figure, options: FileOptions, pictures: Pictures): Promise<Made> {
   const own = thread()
   const key = createHash('sha256')
-    .update(JSON.stringify([figure, options.theme]))
+    .update(JSON.stringify([figure, options.wardrobe]))
     .digest('base64')
   const mine = own.last.then(() =>
     own.tooSlow.has(key) ? tooSlow : made({ figure, options, pictures }, () => remember(own.tooSlow, key)),
@@ -99,11 +100,11 @@ const WARM: Job = {
     arrangement: '',
     frame: 'free',
     houseStyle: '',
-    dress: { typeface: 'grotesk' },
+    dress: {},
     passage: null,
     wasRead: { text: '', nodes: {}, links: {} },
   },
-  options: { format: 'svg', words: 'outlines', theme: 'light', background: false, scale: 1 },
+  options: { format: 'svg', words: 'outlines', wardrobe: plainWardrobe('light'), background: false, scale: 1 },
   pictures: {},
 }
 

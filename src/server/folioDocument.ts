@@ -2,7 +2,7 @@
  *  and the document has moved on. */
 import { sql } from 'kysely'
 import * as Y from 'yjs'
-import { readFigure } from '@/core/document'
+import { PLAIN_DRESS, readDress, readFigure, type FolioDress } from '@/core/document'
 import { altTextOf, figureSchema, type Figure } from '@/core/figure'
 import { projectShared, type Anchor } from '@/manuscript'
 import { database } from './database'
@@ -14,8 +14,12 @@ import { SHARED, newDocument } from './soundUpdate'
 export type FolioProjection = {
   readonly title: string
   readonly text: string
+  readonly dress: FolioDress
   readonly figures: readonly (Figure & { readonly anchor: Anchor | null })[]
 }
+
+/** One that was kept before folios were dressed. */
+const withDress = (kept: FolioProjection): FolioProjection => ({ ...kept, dress: kept.dress ?? PLAIN_DRESS })
 
 /** What a shelf shows of a folio. */
 export type FolioSummary = {
@@ -45,6 +49,7 @@ export function projectionOf(doc: Y.Doc): FolioProjection {
   return {
     title: String(doc.getMap(SHARED.head).get('title') ?? ''),
     text: projectShared(doc.getXmlFragment(SHARED.manuscript)).text,
+    dress: readDress(doc.getMap(SHARED.dress).entries()),
     figures: [...figures.values()].flatMap((shared) => {
       const figure = readFigure(shared)
       return figure && figureSchema.safeParse(figure).success
@@ -80,7 +85,7 @@ export async function freshProjection(folio: string): Promise<FolioProjection> {
     .select(['projection', 'sequence', 'projected_sequence'])
     .where('id', '=', folio)
     .executeTakeFirstOrThrow()
-  if (row.projection && row.sequence === row.projected_sequence) return row.projection as FolioProjection
+  if (row.projection && row.sequence === row.projected_sequence) return withDress(row.projection as FolioProjection)
   const { projection, sequence } = await withNewest(folio, ({ doc, sequence }) => ({
     projection: orBroken(folio, () => projectionOf(doc)),
     sequence,

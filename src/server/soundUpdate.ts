@@ -3,12 +3,12 @@
  *  refuses it must throw the document away. */
 import * as Y from 'yjs'
 import { z } from 'zod'
-import { MOST_ANSWERS, isAnswer, readFigure } from '@/core/document'
+import { MOST_ANSWERS, dressFault, isAnswer, readFigure } from '@/core/document'
 import { figureSchema } from '@/core/figure'
 import { manuscriptFault } from '@/manuscript'
 
 /** Names inside the shared document. */
-export const SHARED = { head: 'head', manuscript: 'manuscript', figures: 'figures' } as const
+export const SHARED = { head: 'head', dress: 'dress', manuscript: 'manuscript', figures: 'figures' } as const
 
 export type UpdateFault =
   | { readonly code: 'update-unreadable' }
@@ -25,6 +25,7 @@ const anchor = z.object({ start: place, end: place }).nullish()
 export function newDocument(): Y.Doc {
   const doc = new Y.Doc()
   doc.getMap(SHARED.head)
+  doc.getMap(SHARED.dress)
   doc.getXmlFragment(SHARED.manuscript)
   doc.getMap(SHARED.figures)
   return doc
@@ -62,6 +63,9 @@ function faultIn(doc: Y.Doc, transaction: Y.Transaction): string | null {
     const [root, key] = rootOf(type)
     if (root === doc.getMap(SHARED.head)) {
       const found = headFault(doc)
+      if (found) return found
+    } else if (root === doc.getMap(SHARED.dress)) {
+      const found = dressFault(doc.getMap(SHARED.dress).entries())
       if (found) return found
     } else if (root === figures) for (const k of key === null ? keys : [key]) touched.add(k ?? '')
     else if (root === doc.getXmlFragment(SHARED.manuscript)) {

@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import { z } from 'zod'
 import { continued } from '@/core/continued'
-import { figureOfRows, type Cells, type DoubtAnswers, type Pasted } from '@/core/document'
+import { figureOfRows, wardrobeSchema, type Cells, type DoubtAnswers, type Pasted } from '@/core/document'
 import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/figure'
 import { arrangementsFor, retyped, withNodeAt, type Placed } from '@/core/layout'
 import type { Box, Point } from '@/core/geometry'
@@ -29,7 +29,7 @@ import {
 import { englishLexicon, englishWords, readText, type Lexicon, type ReadText } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, sceneChange, type Scene, type SceneChange } from '@/core/scene'
-import { typefaceTable, type FontKey, type Theme } from '@/core/style'
+import { houseOf, typefaceTable, type FontKey, type Wardrobe } from '@/core/style'
 
 /** A passage longer than this is read in parts: it would make a figure nobody can take in. */
 export const MAX_PASSAGE = 60_000
@@ -47,7 +47,12 @@ export type ReadAnswer = {
 }
 
 /** A kept picture, as it was drawn last, and which drawing that was. */
-type Kept = { readonly routed: Routed; readonly scene: Scene; readonly drawing: number }
+type Kept = {
+  readonly routed: Routed
+  readonly scene: Scene
+  readonly drawing: number
+  readonly wardrobe: Wardrobe
+}
 /** What is another now than in the kept picture, which was drawn as `of`. */
 export type Changed = { readonly of: number; readonly change: SceneChange }
 
@@ -86,9 +91,9 @@ export function createCompute(
   }
 
   /** Work with the fonts it turns out to need: one that is missing is loaded, and the work begun again. */
-  const set = async <T>(figure: Figure, work: (typesetter: Typesetter) => T): Promise<T> => {
-    const { 400: regular, 600: bold } = typefaceTable[figure.dress.typeface]
-    await load([regular, bold])
+  const set = async <T>(figure: Figure, wardrobe: Wardrobe, work: (typesetter: Typesetter) => T): Promise<T> => {
+    const { heading, body, numeral } = typefaceTable[figure.dress.typeface ?? houseOf(figure, wardrobe).type]
+    await load([...new Set([heading, body, numeral])])
     for (;;) {
       try {
         return work((typesetter ??= createTypesetter([...files.values()])))
@@ -107,11 +112,11 @@ export function createCompute(
     typesetter = null
   }
 
-  const routedOf = async (figure: Figure, theme: Theme): Promise<Routed> => {
-    const checked = figureSchema.parse(figure)
-    return set(checked, (t) => routedFigure(checked, theme, t))
+  const routedOf = async (figure: Figure, wardrobe: Wardrobe): Promise<Routed> => {
+    const [checked, worn] = [figureSchema.parse(figure), wardrobeSchema.parse(wardrobe)]
+    return set(checked, worn, (t) => routedFigure(checked, worn, t))
   }
-  const draw = async (figure: Figure, theme: Theme): Promise<Scene> => scene(await routedOf(figure, theme))
+  const draw = async (figure: Figure, wardrobe: Wardrobe): Promise<Scene> => scene(await routedOf(figure, wardrobe))
   let drawings = 0
   const changed = (before: Kept, now: Routed): Changed => ({
     of: before.drawing,
@@ -120,9 +125,10 @@ export function createCompute(
 
   return {
     /** Reads and draws a few words nobody sees, so that fonts are loaded and code is compiled before somebody waits. */
-    warm: async (theme: Theme): Promise<void> => {
+    warm: async (wardrobe: Wardrobe): Promise<void> => {
       for (const reading of propose(readText(WARM, await words())))
-        for (const { id } of arrangementsFor(reading.figure)) await draw({ ...reading.figure, arrangement: id }, theme)
+        for (const { id } of arrangementsFor(reading.figure))
+          await draw({ ...reading.figure, arrangement: id }, wardrobe)
     },
     /** `answers`: what was answered to doubts before, by the question. */
     read: async (text: string, answers: DoubtAnswers = {}): Promise<ReadAnswer> => {
@@ -155,21 +161,24 @@ export function createCompute(
     /** The picture of a figure. */
     draw,
     /** The picture of a figure that is kept under its id, so that a drag or typing can go on from it. */
-    drawKept: async (figure: Figure, theme: Theme): Promise<{ readonly scene: Scene; readonly drawing: number }> => {
-      const routed = await routedOf(figure, theme)
-      const now = { routed, scene: scene(routed), drawing: ++drawings }
+    drawKept: async (
+      figure: Figure,
+      wardrobe: Wardrobe,
+    ): Promise<{ readonly scene: Scene; readonly drawing: number }> => {
+      const routed = await routedOf(figure, wardrobe)
+      const now = { routed, scene: scene(routed), drawing: ++drawings, wardrobe }
       kept.set(figure.id, now)
       return { scene: now.scene, drawing: now.drawing }
     },
     /** A figure out of rows, as an edit on one that has none yet. */
     figureOfRows: async (figure: Figure, cells: Cells): Promise<Pasted> => figureOfRows(figure, cells, () => nanoid(8)),
     /** The figure in parts whose words are large enough for its frame; null where no cut helps. */
-    continued: async (figure: Figure): Promise<Figure[] | null> => {
+    continued: async (figure: Figure, wardrobe: Wardrobe): Promise<Figure[] | null> => {
       const checked = figureSchema.parse(figure)
-      return set(checked, (t) =>
+      return set(checked, wardrobe, (t) =>
         continued(checked, (part) => {
           const least = SMALLEST_TEXT[frameTable[part.frame].medium] - 0.05
-          return (sceneOf(part, 'light', t).smallestText ?? least) >= least
+          return (sceneOf(part, wardrobe, t).smallestText ?? least) >= least
         }),
       )
     },
@@ -178,7 +187,9 @@ export function createCompute(
       const before = kept.get(figure.id)
       if (!before) return null
       const { routed } = before
-      const sized = await set(figure, (t) => measuredNode(figure, node, routed.style, t))
+      const sized = await set(figure, before.wardrobe, (t) =>
+        measuredNode(figure, node, routed.style, routed.shared, t),
+      )
       const placed = sized && retyped(routed, sized)
       if (!placed) return null
       const box = (p: Placed) => JSON.stringify(p.nodes.find((n) => n.id === node)?.box)
@@ -202,6 +213,7 @@ export function createCompute(
         cross: false,
         best: false,
         label: null,
+        look: {},
         heldRoute: null,
       }
       const { routes } = reroute({ ...routed, links: [...routed.links, link] }, routed.routes, new Set())

@@ -1,10 +1,16 @@
+import type { TextBlock } from '../measure'
+import { plainWardrobe } from '../style'
 import { routedFigure } from '../pipeline'
 import type { Routed } from '../route'
 import { steps } from '../testing/steps'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { crossingsOf, routedFaults } from '.'
 
-const sound = routedFigure(steps('Check the ramp', 'Lower the ramp', 'Load the cars'), 'light', shippedTypesetter())
+const sound = routedFigure(
+  steps('Check the ramp', 'Lower the ramp', 'Load the cars'),
+  plainWardrobe('light'),
+  shippedTypesetter(),
+)
 const codes = (r: Routed) => [...new Set(routedFaults(r).map((f) => f.code))]
 const withNode = (i: number, change: object): Routed => ({
   ...sound,
@@ -49,7 +55,7 @@ test('every way to spoil a picture is found', () => {
   ).toContain('slanted-connector')
   const label = {
     box: { ...second, width: 5, height: 5 },
-    block: sound.nodes[0]?.block as (typeof sound.nodes)[number]['block'],
+    block: sound.nodes[0]?.pieces.heading as TextBlock,
   }
   expect(codes({ ...sound, routes: sound.routes.map((r) => ({ ...r, label })) })).toContain('label-on-node')
   const onTheFirst = { ...label, box: { x: middle - 2, y: first.y + first.height + 2, width: 4, height: 4 } }

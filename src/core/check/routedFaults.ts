@@ -11,12 +11,14 @@ import {
   type Point,
   distance,
 } from '../geometry'
+import { standingIn } from '../measure'
 import type { Routed } from '../route'
 
 export type Fault = {
   readonly code:
     | 'nodes-overlap'
     | 'text-outside'
+    | 'text-on-text'
     | 'loose-connector'
     | 'connector-through-node'
     | 'slanted-connector'
@@ -40,9 +42,13 @@ export function routedFaults(routed: Routed): Fault[] {
     for (const b of boxes.slice(i + 1))
       if (overlaps(a.box, b.box)) faults.push({ code: 'nodes-overlap', what: `${a.id} and ${b.id}` })
   })
-  for (const n of routed.nodes)
-    if (!contains(shapes[n.shape].room(n.box), boxAround(centreOf(n.box), n.block)))
-      faults.push({ code: 'text-outside', what: n.id })
+  for (const n of routed.nodes.filter((m) => m.barOf === null)) {
+    const { words, icon } = standingIn(n, n.box, routed)
+    const parts = [...words.map((w) => boxAround(w.centre, w.block)), ...(icon ? [icon] : [])]
+    if (!parts.every((p) => contains(shapes[n.shape].room(n.box), p))) faults.push({ code: 'text-outside', what: n.id })
+    if (parts.some((p, i) => parts.slice(i + 1).some((o) => overlaps(p, o))))
+      faults.push({ code: 'text-on-text', what: n.id })
+  }
   for (const r of routed.routes) {
     const node = (id: string) => routed.nodes.find((n) => n.id === id)
     const [a, b] = [node(r.from), node(r.to)]

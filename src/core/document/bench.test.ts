@@ -1,4 +1,5 @@
 /** Everything that can be done on the bench, in seeded sequences over all kinds of figures: what must hold after each. */
+import { plainWardrobe } from '../style'
 import * as Y from 'yjs'
 import { figureKinds, figureSchema, isFigure, type Figure, type FigureKind } from '../figure'
 import { sceneOf } from '../pipeline'
@@ -230,7 +231,7 @@ test('whatever is done in whatever order, the figure stays one, all views show t
       if (said) return `after move ${at}: ${said}`
     }
     if (seed % DRAWN === 0) {
-      const drawn = sceneOf(now, 'light', typesetter).nodes.map((n) => n.id)
+      const drawn = sceneOf(now, plainWardrobe('light'), typesetter).nodes.map((n) => n.id)
       if (drawn.toSorted().join() !== Object.keys(now.nodes).toSorted().join()) return 'the stage shows other nodes'
     }
     if (canonical(apply(now, difference(now, first)).figure) !== canonical(first))

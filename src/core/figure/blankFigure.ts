@@ -10,8 +10,8 @@ export const blankFigure = (id: string, title: string): Figure => ({
   links: {},
   arrangement: '',
   frame: 'slide-16x9',
-  houseStyle: 'handbook',
-  dress: { typeface: 'grotesk' },
+  houseStyle: '',
+  dress: {},
   passage: null,
   wasRead: { text: '', nodes: {}, links: {} },
 })

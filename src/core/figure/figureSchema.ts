@@ -4,9 +4,11 @@ import {
   MAX_NODES,
   MAX_NODE_TEXT,
   MAX_NOTES,
+  colourings,
   connectorForms,
   figureKinds,
   frames,
+  grounds,
   linkRoles,
   nodeRoles,
   typefaces,
@@ -26,8 +28,26 @@ const box = z.readonly(z.object({ x: finite, y: finite, width: finite, height: f
 const language = z
   .string()
   .check(z.maxLength(35), z.regex(/^(?:[a-z]{2,8}|[xi](?=-))(?:-[a-z0-9]{1,8})*$/i, 'no language tag of BCP 47'))
+/** A colour of the house style by what it is for, or by its place in the series; or one of one's own. */
+const paint = z.string().check(z.regex(/^(?:tone:[a-z]{1,12}|series:\d{1,2}|none|#[0-9a-f]{6})$/i, 'no colour'))
+const part = z.number().check(z.gte(0), z.lte(1))
+/** What a person has made of one node or link that else looks as its house style and treatment have it. */
 const look = z.readonly(
-  z.object({ fill: z.optional(short(32)), line: z.optional(short(32)), shape: z.optional(short(32)) }),
+  z.object({
+    fill: z.optional(paint),
+    line: z.optional(paint),
+    shape: z.optional(short(32)),
+    /** Times the thickness it would have. */
+    thickness: z.optional(z.number().check(z.gte(0), z.lte(8))),
+    dashed: z.optional(z.boolean()),
+    opacity: z.optional(part),
+    /** Steps of the size of its words, up or down. */
+    step: z.optional(z.int().check(z.gte(-3), z.lte(5))),
+    bold: z.optional(z.boolean()),
+    align: z.optional(z.enum(['start', 'middle'])),
+    /** What is at the end of a link. */
+    ends: z.optional(z.enum(['solid', 'open', 'dot', 'none'])),
+  }),
 )
 
 /** An uploaded picture by the hash of its bytes (SHA-256, hexadecimal), with its size in pixels. */
@@ -153,11 +173,29 @@ const figureFields = z.readonly(
     /** The node a person has put in the middle, where an arrangement has one. */
     focus: z.optional(id),
     frame: z.enum(frames),
+    /** As its folio has it, where it names none that there is. */
     houseStyle: short(64),
     dress: z.readonly(
       z.object({
-        typeface: z.enum(typefaces),
+        /** As the house style has it, where nothing is said; so with all that follows. */
+        typeface: z.optional(z.enum(typefaces)),
         connectors: z.optional(z.enum(connectorForms)),
+        treatment: z.optional(short(32)),
+        colouring: z.optional(z.enum(colourings)),
+        /** How the figure departs from the feel of its house style. */
+        feel: z.optional(
+          z.readonly(
+            z.object({
+              hand: z.optional(z.enum(['crisp', 'drawn'])),
+              depth: z.optional(part),
+              space: z.optional(z.number().check(z.gte(0.3), z.lte(3))),
+              fill: z.optional(z.enum(['tint', 'solid', 'open'])),
+            }),
+          ),
+        ),
+        ground: z.optional(z.enum(grounds)),
+        /** Numbers where a treatment has them. */
+        numbered: z.optional(z.boolean()),
         /** The title stands above the picture. */
         titled: z.optional(z.boolean()),
       }),
@@ -207,4 +245,5 @@ export type FigureFields = z.infer<typeof figureSchema>
 export type NodeFields = z.infer<typeof nodeSchema>
 export type PictureFields = z.infer<typeof picture>
 export type NoteFields = z.infer<typeof noteSchema>
+export type LookFields = z.infer<typeof look>
 export type LinkFields = z.infer<typeof linkSchema>

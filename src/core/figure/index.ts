@@ -18,13 +18,17 @@ export {
   MAX_NODES,
   MAX_NODE_TEXT,
   MAX_NOTES,
+  colourings,
   connectorForms,
   figureKinds,
   frames,
+  grounds,
   typefaces,
+  type Colouring,
   type ConnectorForm,
   type FigureKind,
   type FrameName,
+  type Ground,
   type LinkRole,
   type NodeRole,
   type Typeface,
@@ -32,10 +36,13 @@ export {
 export { GROWTH_STEP, POINTS_PER_PX, SMALLEST_TEXT, frameTable } from './frame'
 export { ranking, type Rank } from './ranking'
 export { kinds, linkMeanings, roleIn } from './kinds'
-export { figureSchema, type Aside, type Fitting } from './figureSchema'
+export { figureSchema, type Aside, type Fitting, type LookFields } from './figureSchema'
 export { placesKey, placesOf, type Places } from './places'
 export { isFigure } from './isFigure'
 export { twoCriteria, type TwoCriteria } from './twoCriteria'
 export { crossLinks } from './crossLinks'
 export { lengthIn, timesOf } from './times'
 export { blankFigure } from './blankFigure'
+export { huesOf, keyOf, type Hue } from './colouring'
+export { traitsOf, type Trait } from './traits'
+export { isChain, isConnected, isLine, isWordless } from './chains'

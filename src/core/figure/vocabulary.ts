@@ -41,7 +41,23 @@ export const frames = [
 ] as const
 /** How connectors are drawn: from one route, but for straight ones, which go the shortest way. */
 export const connectorForms = ['rounded', 'square', 'curved', 'straight'] as const
-export const typefaces = ['grotesk', 'serif', 'legible'] as const
+export const typefaces = [
+  'grotesk',
+  'serif',
+  'legible',
+  'chart',
+  'log',
+  'flag',
+  'geometric',
+  'round',
+  'slab',
+  'ticket',
+  'hand',
+] as const
+/** What lies behind a figure. */
+export const grounds = ['paper', 'none', 'tint', 'band'] as const
+/** What colours tell apart. */
+export const colourings = ['role', 'one', 'each', 'level', 'branch', 'actor', 'value'] as const
 
 /** Long enough for a paragraph in a node, short enough that one node cannot stall the layout. */
 export const MAX_NODE_TEXT = 2000
@@ -53,4 +69,6 @@ export type NodeRole = (typeof nodeRoles)[number]
 export type LinkRole = (typeof linkRoles)[number]
 export type FrameName = (typeof frames)[number]
 export type ConnectorForm = (typeof connectorForms)[number]
+export type Colouring = (typeof colourings)[number]
+export type Ground = (typeof grounds)[number]
 export type Typeface = (typeof typefaces)[number]

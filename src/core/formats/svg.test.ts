@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { Resvg } from '@resvg/resvg-js'
 import { PNG } from 'pngjs'
 import { figureFile } from '@/server/figureFile'
@@ -21,8 +22,8 @@ const hostile = (text: string) => {
 
 test('words of a figure never become markup, and every file is well-formed', () => {
   const figure = hostile('<script>alert(1)</script> & "quoted" \u0000\ud800 ]]>')
-  const svg = svgFile(sceneOf(figure, 'light', typesetter), {
-    words: { as: 'text', pictureAt: () => null },
+  const svg = svgFile(sceneOf(figure, plainWardrobe('light'), typesetter), {
+    words: { as: 'text', pictureAt: () => null, iconAt: () => null },
     background: true,
     title: figure.title,
     description: '"',
@@ -46,7 +47,11 @@ test('a PNG has the size asked for, its background, and none when none is wanted
     [2, false],
     [4, true],
   ] as const) {
-    const file = await figureFile(figure, { format: 'png', words: 'outlines', theme: 'light', background, scale }, {})
+    const file = await figureFile(
+      figure,
+      { format: 'png', words: 'outlines', wardrobe: plainWardrobe('light'), background, scale },
+      {},
+    )
     if ('code' in file) throw new Error(file.code)
     const png = PNG.sync.read(Buffer.from(file))
     expect([png.width, png.height]).toEqual([1280 * scale, 720 * scale])
@@ -60,7 +65,7 @@ test('an SVG with text carries its fonts and asks nobody for anything', async ()
     {
       format: 'svg',
       words: 'text',
-      theme: 'dark',
+      wardrobe: plainWardrobe('dark'),
       background: true,
       scale: 1,
     },
@@ -89,7 +94,7 @@ test('a picture too large to make is refused with the numbers', async () => {
   )
   const file = await figureFile(
     { ...figure, kind: 'process', nodes: many, links: chain },
-    { format: 'png', words: 'outlines', theme: 'light', background: true, scale: 4 },
+    { format: 'png', words: 'outlines', wardrobe: plainWardrobe('light'), background: true, scale: 4 },
     {},
   )
   expect(file).toMatchObject({ code: 'picture-too-large' })
@@ -103,7 +108,13 @@ test('a picture stands in its node, in the file; where it is not at hand its pla
   for (let i = 0; i < red.data.length; i += 4) red.data.set([200, 20, 30, 255], i)
   const address = `data:image/png;base64,${PNG.sync.write(red).toString('base64')}`
   const reds = async (pictures: Record<string, string>) => {
-    const options = { format: 'png', words: 'outlines', theme: 'light', background: true, scale: 1 } as const
+    const options = {
+      format: 'png',
+      words: 'outlines',
+      wardrobe: plainWardrobe('light'),
+      background: true,
+      scale: 1,
+    } as const
     const file = await figureFile(figure, options, pictures)
     if ('code' in file) throw new Error(file.code)
     const { data } = PNG.sync.read(Buffer.from(file))

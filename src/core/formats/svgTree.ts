@@ -1,5 +1,6 @@
 /** Marks to SVG elements: the one table that screen and files are drawn by. Numbers are rounded here and nowhere else. */
 import {
+  corneredPath,
   cornersOf,
   crossingPoint,
   segmentEnters,
@@ -11,7 +12,7 @@ import {
   distance,
 } from '../geometry'
 import type { Typesetter } from '../measure'
-import type { Mark, Scene, SceneLine } from '../scene'
+import type { LineEnd, Mark, PathStep, Scene, SceneLine } from '../scene'
 import { fontTable } from '../style'
 
 export type SvgElement = {
@@ -23,7 +24,12 @@ export type SvgElement = {
  *  their hash: null for one that is not at hand, whose place is then left framed and empty. */
 export type Words = (
   { readonly as: 'text' } | { readonly as: 'outlines'; readonly typesetter: Pick<Typesetter, 'outline'> }
-) & { readonly pictureAt: (hash: string) => string | null }
+) & {
+  readonly pictureAt: (hash: string) => string | null
+  /** The outlines of an icon in a square of that size; null for one that is not at hand. */
+  readonly iconAt: (name: string) => Icon | null
+}
+export type Icon = { readonly size: number; readonly paths: readonly string[] }
 
 const round = (v: number): number => Math.round(v * 100) / 100
 const element = (
@@ -32,14 +38,74 @@ const element = (
   children: SvgElement['children'] = [],
 ): SvgElement => ({ tag, attributes, children })
 
+const placeOf = (b: Box) => ({ x: round(b.x), y: round(b.y), width: round(b.width), height: round(b.height) })
+const stepOf = (s: PathStep): string =>
+  `${s[0]}${s
+    .slice(1)
+    .map((p) => `${round((p as Point).x)} ${round((p as Point).y)}`)
+    .join(' ')}`
+
+type Line = { readonly line: string; readonly width: number; readonly dash: number }
+const lineOf = ({ line, width, dash }: Line): SvgElement['attributes'] =>
+  line === 'none' || width === 0
+    ? {}
+    : {
+        stroke: line,
+        'stroke-width': round(width),
+        'stroke-linejoin': 'round',
+        ...(dash > 0 ? { 'stroke-dasharray': `${round(dash)} ${round(dash * 0.8)}` } : {}),
+      }
+
+type Connector = Extract<Mark, { mark: 'connector' }>
+/** What stands at the end of a connector; `u` is the direction it arrives in. */
+const ends: Readonly<Record<LineEnd, (m: Connector, to: Point, u: Point) => SvgElement[]>> = {
+  none: () => [],
+  solid: (m, to, u) => (m.arrow === 0 ? [] : [element('path', { d: `${wings(m, to, u)}Z`, fill: m.line })]),
+  open: (m, to, u) =>
+    m.arrow === 0
+      ? []
+      : [
+          element('path', {
+            d: wings(m, to, u),
+            fill: 'none',
+            ...lineOf({ ...m, dash: 0 }),
+            'stroke-linecap': 'round',
+          }),
+        ],
+  dot: (m, to, u) => {
+    const r = m.arrow * 0.34
+    return m.arrow === 0
+      ? []
+      : [element('circle', { cx: round(to.x - u.x * r), cy: round(to.y - u.y * r), r: round(r), fill: m.line })]
+  },
+}
+const wings = (m: Connector, to: Point, u: Point): string => {
+  const wing = m.arrow * 0.42
+  const base = { x: to.x - u.x * m.arrow, y: to.y - u.y * m.arrow }
+  const points = [
+    { x: base.x - u.y * wing, y: base.y + u.x * wing },
+    to,
+    { x: base.x + u.y * wing, y: base.y - u.x * wing },
+  ]
+  return `M${points.map((p) => `${round(p.x)} ${round(p.y)}`).join('L')}`
+}
+
 const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Words) => SvgElement[] } = {
   shape: (m) => [
     element('path', {
-      d: shapes[m.shape].path(m.box),
+      d: m.shape === 'roundRect' ? corneredPath(m.box, m.corner, m.radius) : shapes[m.shape].path(m.box),
       fill: m.fill,
-      stroke: m.line,
-      'stroke-width': round(m.width),
-      'stroke-linejoin': 'round',
+      ...(m.opacity < 1 ? { 'fill-opacity': m.opacity } : {}),
+      ...lineOf(m),
+    }),
+  ],
+  path: (m) => [
+    element('path', {
+      d: m.steps.map(stepOf).join(''),
+      fill: m.fill,
+      ...(m.opacity < 1 ? { 'fill-opacity': m.opacity } : {}),
+      ...lineOf(m),
+      ...(m.line === 'none' ? {} : { 'stroke-linecap': 'round' }),
     }),
   ],
   ellipse: (m) => [
@@ -50,10 +116,8 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
       ry: round(m.radius.y),
       ...(m.tilt === 0 ? {} : { transform: `rotate(${round(m.tilt)} ${round(m.centre.x)} ${round(m.centre.y)})` }),
       fill: m.fill,
-      'fill-opacity': m.opacity,
-      stroke: m.line,
-      'stroke-width': round(m.width),
-      'stroke-opacity': 0.6,
+      ...(m.opacity < 1 ? { 'fill-opacity': m.opacity } : {}),
+      ...lineOf({ ...m, dash: 0 }),
     }),
   ],
   connector: (m) => {
@@ -62,32 +126,34 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
     if (!from || !to) return []
     const length = distance(to.x - from.x, to.y - from.y) || 1
     const [ux, uy] = [(to.x - from.x) / length, (to.y - from.y) / length]
-    const neck = { x: to.x - ux * m.arrow * 0.8, y: to.y - uy * m.arrow * 0.8 }
-    const base = { x: to.x - ux * m.arrow, y: to.y - uy * m.arrow }
-    const wing = m.arrow * 0.42
-    const head = [
-      to,
-      { x: base.x - uy * wing, y: base.y + ux * wing },
-      { x: base.x + uy * wing, y: base.y - ux * wing },
-    ]
+    const along = (by: number): Point => ({ x: to.x - ux * by, y: to.y - uy * by })
+    // A filled head begins where the line stops; an open one lets it run to the end.
+    const stop = m.end === 'solid' ? along(m.arrow * 0.8) : m.end === 'dot' ? along(m.arrow * 0.3) : to
     return [
       element('path', {
-        d: beside([...points.slice(0, -1), neck], m.gap)
+        d: beside([...points.slice(0, -1), stop], m.gap)
           .map((piece) => roundedLine(piece, m))
           .join(''),
         fill: 'none',
-        stroke: m.line,
-        'stroke-width': round(m.width),
-        'stroke-linejoin': 'round',
-        ...(m.dash > 0 ? { 'stroke-dasharray': `${round(m.dash)} ${round(m.dash * 0.8)}` } : {}),
+        ...lineOf(m),
       }),
-      ...(m.arrow === 0
-        ? []
-        : [element('path', { d: `M${head.map((p) => `${round(p.x)} ${round(p.y)}`).join('L')}Z`, fill: m.line })]),
+      ...ends[m.end](m, to, { x: ux, y: uy }),
+    ]
+  },
+  icon: ({ name, box, fill }, { iconAt }) => {
+    const icon = iconAt(name)
+    if (icon === null) return [element('rect', { ...placeOf(box), fill: 'none', stroke: fill })]
+    const scale = box.width / icon.size
+    return [
+      element(
+        'g',
+        { transform: `translate(${round(box.x)} ${round(box.y)}) scale(${Math.round(scale * 1e4) / 1e4})`, fill },
+        icon.paths.map((d) => element('path', { d })),
+      ),
     ]
   },
   picture: ({ box, hash, line }, { pictureAt }) => {
-    const place = { x: round(box.x), y: round(box.y), width: round(box.width), height: round(box.height) }
+    const place = placeOf(box)
     const href = pictureAt(hash)
     return [
       href === null ? element('rect', { ...place, fill: 'none', stroke: line }) : element('image', { ...place, href }),

@@ -18,4 +18,5 @@ export {
 export { arcCosine, cosine, distance, logarithm, sine } from './exact'
 export { crossingPoint, crossingsBetween, leaves, segmentEnters, segments, withoutCollinear } from './segment'
 export { nearestPlaces } from './nearestPlaces'
+export { corneredOutline, corneredPath, corners, type Corner } from './corners'
 export { portOf, shapes, type ShapeName } from './shape'

@@ -4,7 +4,7 @@ import { centreOf, cornersOf, bottom, right, sides, type Box, type Point, type S
 /** The outlines a node can have. Text rooms are those of the presets of the same name in ISO/IEC 29500-1, so that a
  *  shape sized here also fits its words in a slide. */
 export type ShapeName =
-  'rect' | 'roundRect' | 'pill' | 'circle' | 'oval' | 'diamond' | 'pointed' | 'doubled' | 'bar' | 'plain'
+  'rect' | 'roundRect' | 'pill' | 'circle' | 'oval' | 'diamond' | 'pointed' | 'doubled' | 'onward' | 'bar' | 'plain'
 
 type ShapeRow = {
   /** The smallest shape whose text room is at least `text`. */
@@ -56,6 +56,19 @@ const pointedOutline = (b: Box): Point[] => {
     { x: right(b), y: b.y },
     { x: right(b), y: bottom(b) },
     { x: shoulder, y: bottom(b) },
+  ]
+}
+const onwardTip = (height: number): number => Math.min(height * 0.3, 18)
+const onwardOutline = (b: Box): Point[] => {
+  const tip = onwardTip(b.height)
+  const y = centreOf(b).y
+  return [
+    { x: b.x, y: b.y },
+    { x: right(b) - tip, y: b.y },
+    { x: right(b), y },
+    { x: right(b) - tip, y: bottom(b) },
+    { x: b.x, y: bottom(b) },
+    { x: b.x + tip, y },
   ]
 }
 const polygonPath = (points: readonly Point[]): string => `M${points.map((p) => `${n(p.x)} ${n(p.y)}`).join('L')}Z`
@@ -120,6 +133,13 @@ export const shapes = {
     room: (b) => inset(b, tipOf(b.height), 0),
     path: (b) => polygonPath(pointedOutline(b)),
     outline: pointedOutline,
+  },
+  // A band that points to the next.
+  onward: {
+    around: (t) => ({ width: t.width + 2 * onwardTip(t.height), height: t.height }),
+    room: (b) => inset(b, onwardTip(b.height), 0),
+    path: (b) => polygonPath(onwardOutline(b)),
+    outline: onwardOutline,
   },
   // A box with double sides: the predefined process of ISO 5807, told elsewhere.
   doubled: {

@@ -1,5 +1,13 @@
-import { nodesInOrder, twoCriteria, type Figure, type FigureKind } from '../figure'
-import { reachable, successors } from '../graph'
+import {
+  isChain,
+  isConnected,
+  isLine,
+  isWordless,
+  nodesInOrder,
+  twoCriteria,
+  type Figure,
+  type FigureKind,
+} from '../figure'
 import { actorsOf, weightOf, type Sized } from '../measure'
 import { field } from './field'
 import { lanes } from './lanes'
@@ -43,26 +51,11 @@ const pointRows = (s: Sized, columns: number | null): Arranged => ({
   flow: 'none',
 })
 
-/** Every node is left by at most one link and reached by at most one, and all hang together: a chain, or a circle where
- *  there are as many links as nodes. */
-const isLine = (figure: Figure): boolean => {
-  const links = Object.values(figure.links)
-  const ends = (end: 'from' | 'to') => new Set(links.map((l) => l[end])).size
-  return ends('from') === links.length && ends('to') === links.length && isConnected(figure)
-}
-
-/** One step after another, without a branch or a return. */
-const isChain = (figure: Figure): boolean =>
-  isLine(figure) && Object.keys(figure.links).length === Object.keys(figure.nodes).length - 1
-
 /** The last step leads to the first. */
 const isCircle = (figure: Figure): boolean =>
   isLine(figure) &&
   isBetween(figure, 3, MOST_AROUND) &&
   Object.keys(figure.links).length === Object.keys(figure.nodes).length
-
-/** Its connectors say nothing but which comes next: it can be drawn without them. */
-const isWordless = (figure: Figure): boolean => Object.values(figure.links).every((l) => !l.text)
 
 /** Every node stands below one other at most, and no link says more than that: places can say it. */
 const isPlainTree = (figure: Figure): boolean => {
@@ -81,14 +74,6 @@ const hasLists = (figure: Figure): boolean => {
     const kids = links.filter((l) => l.from === p)
     return kids.length > 1 && kids.every((k) => !parents.has(k.to))
   })
-}
-
-/** Every node can be reached from every other, links taken both ways. */
-const isConnected = (figure: Figure): boolean => {
-  const ids = Object.keys(figure.nodes)
-  const links = Object.values(figure.links).flatMap((l) => [l, { from: l.to, to: l.from }])
-  const first = ids[0]
-  return first !== undefined && reachable(first, successors(ids, links)).size === ids.length
 }
 
 const isBetween = (figure: Figure, least: number, most: number): boolean => {

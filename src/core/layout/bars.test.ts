@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { crossingsOf, routedFaults } from '../check'
 import { connectorForms, frames, type Figure, type FigureLink, type FrameName } from '../figure'
 import { routedFigure } from '../pipeline'
@@ -51,7 +52,7 @@ test.each(['down', 'across', 'lanes', 'lanesDown'])(
       const { figure: plain, arms } = parallel(seed, arrangement, frames[seed % frames.length] as FrameName)
       const connectors = connectorForms[seed % connectorForms.length]
       const figure = { ...plain, dress: { ...plain.dress, connectors } }
-      const routed = routedFigure(figure, 'light', typesetter)
+      const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
       const faults = routedFaults(routed)
       if (faults.length > 0) return `${faults[0]?.code} ${faults[0]?.what}`
       const bars = routed.nodes.filter((n) => n.barOf !== null)

@@ -2,7 +2,7 @@
  *  take part in layout and routing as nodes; they stand for a step of the figure and are no step themselves. */
 import { centreOf, inflate, overlaps, type Box } from '../geometry'
 import type { NodeId } from '../figure'
-import type { Sized, SizedLink, SizedNode } from '../measure'
+import { NO_PIECES, type Sized, type SizedLink, type SizedNode } from '../measure'
 
 /** Distance of a bar's two lines, in parts of the size of the words. */
 const THICK = 0.3
@@ -30,6 +30,7 @@ export function barred(sized: Sized, direction: 'down' | 'across'): Sized {
     beside: false,
     cross: false,
     label: null,
+    look: {},
     heldRoute: null,
   })
   const links = [
@@ -61,7 +62,8 @@ function bar(id: string, owner: SizedNode, branches: number, sized: Sized, direc
     id,
     shape: 'bar',
     barOf: owner.id,
-    block: { width: 0, height: 0, lines: [], text: '' },
+    pieces: NO_PIECES,
+    text: '',
     held: null,
     width,
     height,

@@ -25,6 +25,12 @@ const rooms: { readonly [K in Decor['kind']]: (d: Of<K>) => Room } = {
   // What stands in a set would be read as one of its members.
   set: solid,
   panel: solid,
+  segment: solid,
+  // Nodes stand on these.
+  backing: solid,
+  bar: solid,
+  levelBand: () => ({ solid: [], lines: [] }),
+  route: (d) => ({ solid: [], lines: d.points.slice(1).map((p, i) => [d.points[i] as Point, p] as const) }),
   lane: (d) => ({ solid: [d.header], lines: closed(cornersOf(d.box)) }),
   rule: (d) => ({ solid: [], lines: [[d.from, d.to]] }),
   ring: (d) => ({ solid: [], lines: closed(around(d.centre, { x: d.radius.x, y: d.radius.y })) }),

@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { routedFaults } from '../check'
 import { frames, type FrameName } from '../figure'
 import { centreOf } from '../geometry'
@@ -17,7 +18,11 @@ test('in a two-by-two field every option stands in the quarter that its numbers 
     ])
     const [xs, ys] = [0, 1].map((c) => cells.map((row) => row[c] as number)) as [number[], number[]]
     const frame = frames[seed % frames.length] as FrameName
-    const routed = routedFigure({ ...matrix(cells, [1, 1]), arrangement: 'field', frame }, 'light', typesetter)
+    const routed = routedFigure(
+      { ...matrix(cells, [1, 1]), arrangement: 'field', frame },
+      plainWardrobe('light'),
+      typesetter,
+    )
     const faults = routedFaults(routed)
     if (faults.length > 0) return `${faults[0]?.code} ${faults[0]?.what}`
     const rules = routed.decor.flatMap((d) => (d.kind === 'rule' ? [d] : []))

@@ -102,7 +102,8 @@ export function inEllipses(
     const lines = tied(asked, union([whole, ...placed.values()]), words, size)
     lines.forEach(({ centre, line }, i) => {
       stack((lists[i] as (typeof lists)[number]).r, centre, sized, placed)
-      if (line) marks.push({ kind: 'rule', ...line }, { kind: 'badge', centre: line.from, radius: size * 0.18 })
+      if (line)
+        marks.push({ kind: 'rule', ...line }, { kind: 'badge', centre: line.from, radius: size * 0.18, block: null })
     })
     const drawn = lines.flatMap(({ line }) => line ?? [])
     const isMet = (box: Box) => drawn.some((l) => segmentEnters(l.from, l.to, box))

@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { backEdges } from '../graph'
 import { centreOf, contains, overlaps, type Box } from '../geometry'
 import { routedFigure } from '../pipeline'
@@ -6,7 +7,7 @@ import { steps } from '../testing/steps'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 
 const typesetter = shippedTypesetter()
-const drawn = (figure: ReturnType<typeof steps>) => routedFigure(figure, 'light', typesetter)
+const drawn = (figure: ReturnType<typeof steps>) => routedFigure(figure, plainWardrobe('light'), typesetter)
 const SIX = steps(
   'Check the lines',
   'Lower the ramp',

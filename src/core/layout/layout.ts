@@ -8,7 +8,8 @@ import { arrangementRow } from './arrangements'
 import { barred, stretched } from './bars'
 import { makeRoom } from './makeRoom'
 import { evened } from './peers'
-import type { Flow, Placed } from './placed'
+import { finishes } from './finishes'
+import type { Flow, Placed, SetWords } from './placed'
 import { remembered } from './remembered'
 
 export function layout(measured: Sized, typesetter: Typesetter, places: Places | null = null, order = 0): Placed {
@@ -16,21 +17,19 @@ export function layout(measured: Sized, typesetter: Typesetter, places: Places |
   if (!row) throw new Error(`layout: kind ${measured.kind} has no arrangement`)
   const even = evened(measured, row.evens)
   const sized = row.bars ? barred(even, row.bars) : even
-  const asItStood = row.remembers && places ? remembered(sized, places, row.remembers) : null
-  const arranged =
-    asItStood ??
-    row.arrange(
-      sized,
-      (text, look, room) =>
-        textBlock([{ text, look: sized.style[look], strong: look === 'heading' }], room, typesetter),
-      order,
-    )
+  const asItStood =
+    row.remembers && places && !sized.style.treatment.finish ? remembered(sized, places, row.remembers) : null
+  const set: SetWords = (text, look, room) => textBlock([{ text, look: sized.style[look] }], room, typesetter)
+  const { finish } = sized.style.treatment
+  const arrange = (s: Sized) => row.arrange(s, set, order)
+  const arranged = asItStood ?? (finish ? finishes[finish](sized, arrange, set) : arrange(sized))
   const long = row.bars ? stretched(sized, arranged.boxes, row.bars) : arranged.boxes
   const boxes = makeRoom(sized.nodes, long, sized.style.gap.beside / 2)
   return {
     ...sized,
     flow: sized.style.connector.form === 'straight' ? straightened(arranged.flow) : arranged.flow,
     decor: arranged.decor,
+    links: arranged.hidden ? sized.links.filter((l) => !arranged.hidden?.has(l.id)) : sized.links,
     starts: arranged.starts ?? [],
     nodes: sized.nodes.map((n) => {
       const box = boxes.get(n.id)

@@ -36,7 +36,12 @@ export function nested(sized: Sized): Arranged {
     pad * 1.5,
     aspect,
   )
-  const decor = whole.fields.map(({ box, level }): Decor => ({ kind: 'field', box, tint: level % 2 === 0 ? 0 : null }))
+  const decor = whole.fields.map(({ box, level }): Decor => ({
+    kind: 'field',
+    box,
+    tint: level % 2 === 0 ? 0 : null,
+    level: sized.style.colouring === 'level' ? level : null,
+  }))
   const heads = new Set(sized.nodes.filter((n) => childrenOf(n).length > 0).map((n) => n.id))
   return { boxes: new Map(whole.boxes), flow: 'unlinked', decor, heads }
 }

@@ -1,6 +1,6 @@
 import { frames, figureKinds, type FrameName } from '../figure'
 import { measure } from '../measure'
-import { styleOf } from '../style'
+import { styleOf, plainWardrobe } from '../style'
 import { failingSeeds, seededOfKind } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { evened } from './peers'
@@ -13,7 +13,7 @@ test.each(figureKinds)(
     let wider = 0
     const failing = failingSeeds(1, 80, (seed) => {
       const figure = { ...seededOfKind(kind, seed), frame: frames[seed % frames.length] as FrameName }
-      const sized = measure(figure, styleOf(figure, 'light'), typesetter)
+      const sized = measure(figure, styleOf(figure, plainWardrobe('light')), typesetter)
       const most = 1 + (seed % 5) * 0.3
       const even = evened(sized, most)
       for (const [i, n] of even.nodes.entries()) {

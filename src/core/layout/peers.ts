@@ -17,7 +17,14 @@ export function evened(sized: Sized, most: number): Sized {
   for (const n of nodes) {
     // What runs to a tip has the size its words ask for.
     if (n.resized) continue
-    if (n.shape !== 'roundRect' && n.shape !== 'rect' && n.shape !== 'pill') continue
+    if (
+      kind !== 'points' &&
+      n.shape !== 'roundRect' &&
+      n.shape !== 'rect' &&
+      n.shape !== 'pill' &&
+      n.shape !== 'onward'
+    )
+      continue
     const of = kind === 'hierarchy' || kind === 'decision' ? (parent.get(n.id) ?? '') : ''
     const key = `${kind === 'decision' ? n.role : ''} ${of}`
     const group = groups.get(key)

@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { crossingsOf, routedFaults } from '../check'
 import { apply, hold, insertOn, leavingPlaces, release, remove, rename, tidy, type Edit } from '../document'
 import { linksInOrder, nodesInOrder, type Figure } from '../figure'
@@ -8,9 +9,9 @@ import { frozen, random, seededOfKind } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 
 const typesetter = shippedTypesetter()
-const drawn = (f: Figure) => routedFigure(f, 'light', typesetter)
+const drawn = (f: Figure) => routedFigure(f, plainWardrobe('light'), typesetter)
 const edited = (f: Figure, edit: Edit): Figure =>
-  frozen(apply(f, leavingPlaces(f, edit, sceneOf(f, 'light', typesetter).places)).figure)
+  frozen(apply(f, leavingPlaces(f, edit, sceneOf(f, plainWardrobe('light'), typesetter).places)).figure)
 const middles = (r: Routed) => new Map(r.nodes.map((n) => [n.id, centreOf(n.box)]))
 
 /** How far each node that was there has gone, seen from one of them, and how many pairs stand the other way round. */
@@ -85,7 +86,10 @@ test('after any row of edits the picture is sound, what was not touched keeps it
       ]
       const edit = edits[Math.floor(next() * edits.length)]
       if (!edit) continue
-      const done = apply(figure, leavingPlaces(figure, edit, sceneOf(figure, 'light', typesetter).places))
+      const done = apply(
+        figure,
+        leavingPlaces(figure, edit, sceneOf(figure, plainWardrobe('light'), typesetter).places),
+      )
       back.unshift(done.inverse)
       figure = frozen(done.figure)
       expect([first.id, step, edit.do, routedFaults(drawn(figure))]).toEqual([first.id, step, edit.do, []])

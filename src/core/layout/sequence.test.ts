@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { routedFaults } from '../check'
 import { frames, type FrameName } from '../figure'
 import { routedFigure } from '../pipeline'
@@ -18,7 +19,7 @@ test('on a time line marks stand to scale, and every node hangs on its own mark'
       arrangement: 'timeLine',
       frame: frames[seed % frames.length] as FrameName,
     }
-    const routed = routedFigure(figure, 'light', typesetter)
+    const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
     const faults = routedFaults(routed).filter((f) => f.code !== 'rule-through-node')
     if (faults.length > 0) return `${faults[0]?.code} ${faults[0]?.what}`
     const marks = routed.decor.flatMap((d) => (d.kind === 'badge' ? [d.centre.x] : []))

@@ -1,7 +1,7 @@
 /** Arrangements of one thing after another that are read without connectors: `stages` numbered from left to right,
  *  `timeLine` above and below a line, `ladder` rising from step to step. */
 import { union, type Box, nearestPlaces } from '../geometry'
-import type { Sized, SizedNode } from '../measure'
+import { ordinal, type Sized, type SizedNode } from '../measure'
 import { cards } from './cards'
 import { closestTo, columnCounts, frameAspect } from './frameAspect'
 import type { Arranged, Decor, SetWords } from './placed'
@@ -13,7 +13,7 @@ export function stages(sized: Sized, set: SetWords): Arranged {
   const size = style.body.size
   const gap = style.gap.beside * 0.5
   const radius = size * 0.95
-  const numbers = nodes.map((_, i) => set(`${i + 1}`, 'heading', size * 4))
+  const numbers = nodes.map((_, i) => set(ordinal(i + 1, style.house.numerals), 'strong', size * 4))
   const inRows = (columns: number): Arranged => {
     const boxes = new Map<string, Box>()
     const decor: Decor[] = []
@@ -34,8 +34,7 @@ export function stages(sized: Sized, set: SetWords): Arranged {
       )
       row.forEach((n, c) => {
         const x = middles[c] as number
-        decor.push({ kind: 'badge', centre: { x, y }, radius })
-        decor.push({ kind: 'words', centre: { x, y }, block: numbers[first + c] as (typeof numbers)[number] })
+        decor.push({ kind: 'badge', centre: { x, y }, radius, block: numbers[first + c] as (typeof numbers)[number] })
         boxes.set(n.id, { x: x - n.width / 2, y: top + 2 * radius + gap * 0.5, width: n.width, height: n.height })
       })
       top += 2 * radius + gap * 1.6 + Math.max(...row.map((n) => n.height))
@@ -78,7 +77,7 @@ export function timeLine(sized: Sized): Arranged {
     const end = Math.min(x + reach, Math.max(x - reach, mark))
     boxes.set(n.id, { x: x - n.width / 2, y: above ? foot - n.height : foot, width: n.width, height: n.height })
     decor.push({ kind: 'rule', from: { x: mark, y: 0 }, to: { x: end, y: foot } })
-    decor.push({ kind: 'badge', centre: { x: mark, y: 0 }, radius: style.body.size * 0.28 })
+    decor.push({ kind: 'badge', centre: { x: mark, y: 0 }, radius: style.body.size * 0.28, block: null })
   })
   const extent = union([...boxes.values(), ...marks.map((x) => ({ x, y: 0, width: 0, height: 0 }))])
   const y = 0

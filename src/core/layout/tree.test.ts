@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { routedFaults } from '../check'
 import { frames, type Figure, type FrameName } from '../figure'
 import { centreOf } from '../geometry'
@@ -25,7 +26,7 @@ test.each(['down', 'stacked'])(
     let seen = 0
     const failing = failingSeeds(1, 121, (seed) => {
       const figure = { ...staff(seed), arrangement, frame: frames[seed % frames.length] as FrameName }
-      const routed = routedFigure(figure, 'light', typesetter)
+      const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
       const faults = routedFaults(routed)
       if (faults.length > 0) return `${faults[0]?.code} ${faults[0]?.what}`
       const node = (id: string) => routed.nodes.find((n) => n.id === id) as (typeof routed.nodes)[number]

@@ -1,16 +1,10 @@
-export {
-  actorsOf,
-  weightOf,
-  measure,
-  measuredNode,
-  textBlock,
-  type SetLine,
-  type Sized,
-  type SizedLink,
-  type SizedNode,
-  type SizedNote,
-  type TextBlock,
-} from './measure'
+export { actorsOf, measure, measuredNode } from './measure'
+export type { Plate, Shared, Standing } from './forms'
+export { standingIn, weightOf } from './nodeSize'
+export { ordinal } from './ordinal'
+export { NO_PIECES, type Pieces, type Voice } from './pieces'
+export type { Sized, SizedLink, SizedNode, SizedNote } from './sized'
+export { textBlock, type SetLine, type TextBlock } from './textBlock'
 export {
   MissingFont,
   createTypesetter,

@@ -7,7 +7,7 @@ import coverage from './fontCoverage.json' with { type: 'json' }
 import { MissingFont, createTypesetter } from './typesetter'
 
 const typesetter = shippedTypesetter()
-const fonts = fontChain('grotesk', 400)
+const fonts = fontChain('grotesk', 'body')
 
 test('lines are no wider than their room and lose no word, in every script', () => {
   const texts = [

@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { routedFaults } from '../check'
 import { figureSchema } from '../figure'
 import { routedFigure } from '../pipeline'
@@ -135,7 +136,9 @@ test('whatever is given: labels that are not marked are words of the passage in 
     const strange = [...Object.values(figure.nodes).filter((n) => !added.has(n.id)), ...Object.values(figure.links)]
       .map((x) => x.text ?? '')
       .filter((label) => !isSubsequence(plain(label), said))
-    const faults = routedFaults(routedFigure(figureSchema.parse(figure), 'light', typesetter)).map((f) => f.code)
+    const faults = routedFaults(routedFigure(figureSchema.parse(figure), plainWardrobe('light'), typesetter)).map(
+      (f) => f.code,
+    )
     return [...strange, ...faults].join(', ') || null
   })
   expect(failing).toEqual([])

@@ -192,8 +192,8 @@ export function figureOf(read: ReadText, kind: FigureKind, built: Built, title: 
     links: Object.fromEntries(built.links.map((l) => [l.id, l])),
     arrangement: kindRows[kind].arrangement,
     frame: 'page-column',
-    houseStyle: 'handbook',
-    dress: { typeface: 'grotesk' },
+    houseStyle: '',
+    dress: {},
     passage: { start: 0, end: read.text.length },
     wasRead: {
       text: read.text,

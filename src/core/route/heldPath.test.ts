@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { routedFaults } from '../check'
 import { apply, bend, bent, insertOn, leavingPlaces, rename, straighten, tidy, type Edit } from '../document'
 import { linksInOrder, nodesInOrder, type Figure } from '../figure'
@@ -8,9 +9,9 @@ import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { heldPath } from './heldPath'
 
 const typesetter = shippedTypesetter()
-const drawn = (f: Figure) => routedFigure(f, 'light', typesetter)
+const drawn = (f: Figure) => routedFigure(f, plainWardrobe('light'), typesetter)
 const edited = (f: Figure, edit: Edit): Figure =>
-  apply(f, leavingPlaces(f, edit, sceneOf(f, 'light', typesetter).places)).figure
+  apply(f, leavingPlaces(f, edit, sceneOf(f, plainWardrobe('light'), typesetter).places)).figure
 const pathOf = (f: Figure, id: string) => drawn(f).routes.find((r) => r.id === id)?.points ?? []
 
 const box = (x: number, y: number) => ({ box: { x, y, width: 40, height: 20 }, slides: true })

@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { arrangementsOf } from '../layout'
 import { figureKinds, type Figure, type FigureNote } from '../figure'
 import { bottom, overlaps, right, segmentEnters, segments } from '../geometry'
@@ -34,7 +35,7 @@ test('notes stand over nothing that is drawn, near what they speak of, and insid
     const bare = seededOfKind(kind, seed)
     const arrangement = rows[Math.floor(seed / figureKinds.length) % rows.length]?.id ?? bare.arrangement
     const figure = withNotes({ ...bare, arrangement }, seed)
-    const routed = routedFigure(figure, 'light', typesetter)
+    const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
     const drawn = [...routed.nodes.map((n) => n.box), ...routed.routes.flatMap((r) => (r.label ? [r.label.box] : []))]
     const lines = routed.routes.flatMap((r) => segments(r.points))
     for (const [i, note] of routed.notes.entries()) {

@@ -1,3 +1,4 @@
+import { plainWardrobe } from '../style'
 import { crossingsOf } from '../check'
 import { segments, type Point } from '../geometry'
 import { routedFigure } from '../pipeline'
@@ -39,7 +40,7 @@ test.each(['process', 'concept'] as const)(
       const figure = kind === 'process' ? seededFigure(seed, 'process', 24) : seededOfKind('concept', seed)
       const { routes } = routedFigure(
         { ...figure, arrangement: kind === 'process' ? 'down' : 'layers', frame: 'free' },
-        'light',
+        plainWardrobe('light'),
         typesetter,
       )
       links += routes.length
@@ -96,6 +97,7 @@ test('connectors that cross are led anew, also two by two, and left as they were
     beside: false,
     cross: false,
     label: null,
+    look: {},
     heldRoute: null,
   })
   const across = path('a', [0, 50], [100, 50])
@@ -119,7 +121,8 @@ test('connectors that cross are led anew, also two by two, and left as they were
 
 test('a figure too dense to be mended is drawn all the same, and the same twice', () => {
   const figure = denseFigure(40, 120)
-  const drawn = () => JSON.stringify(routedFigure(figure, 'light', typesetter).routes.map((r) => [r.id, r.points]))
+  const drawn = () =>
+    JSON.stringify(routedFigure(figure, plainWardrobe('light'), typesetter).routes.map((r) => [r.id, r.points]))
   const once = drawn()
   expect(JSON.parse(once)).toHaveLength(120)
   expect(drawn()).toBe(once)
@@ -130,7 +133,7 @@ test('a process of thirty steps has on average less than one crossing', () => {
     crossingsOf(
       routedFigure(
         { ...seededFigure(2000 + i, 'process', 30), arrangement: 'down', frame: 'free' },
-        'light',
+        plainWardrobe('light'),
         typesetter,
       ),
     ),

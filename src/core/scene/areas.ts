@@ -1,6 +1,7 @@
 /** Where things can be put in a picture besides on nodes: the circles and panels of sets, the lanes of actors. */
 import type { NodeId } from '../figure'
 import type { Box, Point } from '../geometry'
+import { boxIn, pointIn, type Fit } from '../dress'
 import type { Routed } from '../route'
 
 export type Area =
@@ -16,20 +17,15 @@ export type Area =
   | { readonly area: 'panel'; readonly sets: readonly NodeId[]; readonly box: Box }
   | { readonly area: 'lane'; readonly actor: string; readonly box: Box }
 
-export function areasOf(
-  routed: Routed,
-  scale: number,
-  at: (p: Point) => Point,
-  boxAt: (b: Box) => Box,
-): readonly Area[] {
+export function areasOf(routed: Routed, fit: Fit): readonly Area[] {
   const sets = routed.nodes.filter((n) => n.role === 'set').map((n) => n.id)
   const named = (indices: readonly number[]) => indices.flatMap((i) => sets[i] ?? [])
   return routed.decor.flatMap((d): Area[] => {
-    if (d.kind === 'lane') return [{ area: 'lane', actor: d.name.block.text, box: boxAt(d.box) }]
-    if (d.kind === 'panel') return [{ area: 'panel', sets: named(d.sets), box: boxAt(d.box) }]
+    if (d.kind === 'lane') return [{ area: 'lane', actor: d.name.block.text, box: boxIn(d.box, fit) }]
+    if (d.kind === 'panel') return [{ area: 'panel', sets: named(d.sets), box: boxIn(d.box, fit) }]
     const [set] = d.kind === 'set' ? named([d.tint]) : []
     if (d.kind !== 'set' || set === undefined) return []
-    const radius = { x: d.radius.x * scale, y: d.radius.y * scale }
-    return [{ area: 'set', set, centre: at(d.centre), radius, tilt: d.tilt }]
+    const radius = { x: d.radius.x * fit.scale, y: d.radius.y * fit.scale }
+    return [{ area: 'set', set, centre: pointIn(d.centre, fit), radius, tilt: d.tilt }]
   })
 }

@@ -1,4 +1,4 @@
-export type { Mark, SceneLine } from './mark'
+export type { Fit, LineEnd, Mark, PathStep, SceneLine } from '../dress'
 export type { Area } from './areas'
-export type { Fit, Fitted, Scene, SceneChange } from './picture'
+export type { Fitted, Scene, SceneChange } from './picture'
 export { scene, sceneChange } from './scene'

@@ -2,10 +2,8 @@
 import type { Places } from '../figure'
 import type { Box, Point } from '../geometry'
 import type { Area } from './areas'
-import type { Mark } from './mark'
+import type { Fit, Mark } from '../dress'
 
-/** How layout px become frame px: multiply by `scale`, then add `dx`, `dy`. */
-export type Fit = { readonly scale: number; readonly dx: number; readonly dy: number }
 export type Fitted = { readonly fit: Fit; readonly width: number; readonly height: number }
 export type Scene = {
   readonly width: number

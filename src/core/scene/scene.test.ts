@@ -1,8 +1,9 @@
+import { plainWardrobe } from '../style'
 import { frames } from '../figure'
 import { sceneOf } from '../pipeline'
 import { seededOfKind, failingSeeds } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
-import type { Mark } from './mark'
+import type { Mark } from '../dress'
 
 const typesetter = shippedTypesetter()
 const TITLE = 'Boarding the vehicle deck'
@@ -20,7 +21,7 @@ test('a title stands above the picture and a caption below it, inside the frame'
       dress: { ...f.dress, titled: true },
       frame: frames[seed % frames.length] ?? 'free',
     }
-    const { marks, nodes, height } = sceneOf(figure, 'light', typesetter)
+    const { marks, nodes, height } = sceneOf(figure, plainWardrobe('light'), typesetter)
     const at = (words: string) => {
       const mark = marks.findLast((m) => wordsOf(m) === words)
       return mark?.mark === 'text' ? mark.lines.map((l) => l.baseline) : []

@@ -1,13 +1,14 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
+import { dress, fittedMark, textMark, type Fit } from '../dress'
 import { GROWTH_STEP, POINTS_PER_PX } from '../figure'
 import { boxAround, centreOf, union, type Box, type Point } from '../geometry'
 import { runsFreely } from '../layout'
 import type { TextBlock } from '../measure'
 import { drawnBox, type Routed } from '../route'
 import { areasOf } from './areas'
-import { painter } from './painter'
-import type { Fit, Fitted, Scene, SceneChange } from './picture'
+import { partPlaces } from './partPlaces'
+import type { Fitted, Scene, SceneChange } from './picture'
 
 /** `keep` holds the fit of an earlier picture, so that nothing but the dragged node moves while it is dragged. */
 export function scene(routed: Routed, keep: Fitted | null = null): Scene {
@@ -15,17 +16,16 @@ export function scene(routed: Routed, keep: Fitted | null = null): Scene {
   const around = wordsAround(routed, drawn)
   const { fit, width, height } =
     keep ?? fitted(union([drawn, ...around.map((a) => boxAround(a.centre, a.block))]), routed)
-  const paint = painter(routed, fit, null)
-  const marks = [...paint.marks(), ...around.map((a) => paint.words(a.block, a.centre))]
+  const marks = [...dress(routed, null), ...aroundMarks(around, routed)].map((m) => fittedMark(m, fit))
   const sizes = marks.flatMap((m) => (m.mark === 'text' ? m.lines.map((l) => l.size) : []))
   return {
     width,
     height,
-    background: routed.style.page,
+    background: routed.style.palette.ground,
     marks,
     fit,
-    ...paint.places(),
-    areas: areasOf(routed, fit.scale, paint.at, paint.boxAt),
+    ...partPlaces(routed, fit, null),
+    areas: areasOf(routed, fit),
     bends: !runsFreely(routed.flow) && routed.flow !== 'unlinked',
     places: {
       fitting: routed.style.fitting,
@@ -40,12 +40,14 @@ export function scene(routed: Routed, keep: Fitted | null = null): Scene {
 /** What a drag or a typed word changes in a picture that else stays as it is, so that nothing else need be made or sent. */
 export function sceneChange(before: Routed, now: Routed, fit: Fit): SceneChange {
   const owners = changedBetween(before, now)
-  const paint = painter(now, fit, owners)
   // Title and caption belong to nobody, as bars do; they stay where they stood.
   const around = owners.has('') ? wordsAround(before, boxWithNotes(before)) : []
-  const marks = [...paint.marks(), ...around.map((a) => paint.words(a.block, a.centre))]
-  return { owners: [...owners], marks, ...paint.places() }
+  const marks = [...dress(now, owners), ...aroundMarks(around, before)].map((m) => fittedMark(m, fit))
+  return { owners: [...owners], marks, ...partPlaces(now, fit, owners) }
 }
+
+const aroundMarks = (around: ReturnType<typeof wordsAround>, { style }: Routed) =>
+  around.map((a) => textMark('', a.block, a.centre, a.title ? style.palette.ink : style.palette.quiet))
 
 function changedBetween(before: Routed, now: Routed): ReadonlySet<string> {
   const [nodes, routes] = [new Map(before.nodes.map((n) => [n.id, n])), new Map(before.routes.map((r) => [r.id, r]))]
@@ -54,7 +56,7 @@ function changedBetween(before: Routed, now: Routed): ReadonlySet<string> {
   return new Set([
     ...now.nodes.flatMap((n) => {
       const old = nodes.get(n.id)
-      return old?.box === n.box && old.block === n.block ? [] : [owner(n.id)]
+      return old?.box === n.box && old.pieces === n.pieces ? [] : [owner(n.id)]
     }),
     ...now.routes.flatMap((r) => {
       const old = routes.get(r.id)
@@ -67,13 +69,18 @@ function changedBetween(before: Routed, now: Routed): ReadonlySet<string> {
 const boxWithNotes = (routed: Routed): Box => union([drawnBox(routed), ...routed.notes.map((n) => n.box)])
 
 /** The title above the picture and the caption below it, over its middle. */
-function wordsAround(routed: Routed, drawn: Box): { readonly block: TextBlock; readonly centre: Point }[] {
+function wordsAround(
+  routed: Routed,
+  drawn: Box,
+): { readonly title: boolean; readonly block: TextBlock; readonly centre: Point }[] {
   const { headline, caption, style } = routed
   const gap = style.body.size * 1.4
   const x = centreOf(drawn).x
   return [
-    ...(headline ? [{ block: headline, centre: { x, y: drawn.y - gap - headline.height / 2 } }] : []),
-    ...(caption ? [{ block: caption, centre: { x, y: drawn.y + drawn.height + gap + caption.height / 2 } }] : []),
+    ...(headline ? [{ title: true, block: headline, centre: { x, y: drawn.y - gap - headline.height / 2 } }] : []),
+    ...(caption
+      ? [{ title: false, block: caption, centre: { x, y: drawn.y + drawn.height + gap + caption.height / 2 } }]
+      : []),
   ]
 }
 

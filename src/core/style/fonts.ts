@@ -39,6 +39,78 @@ export const fontTable = {
     file: 'atkinson-hyperlegible/700Bold/AtkinsonHyperlegible_700Bold.ttf',
     fallback: false,
   },
+  'serif-italic': {
+    family: 'Compass Serif Italic',
+    weight: 400,
+    file: 'source-serif-4/400Regular_Italic/SourceSerif4_400Regular_Italic.ttf',
+    fallback: false,
+  },
+  'flag-400': {
+    family: 'Compass Flag',
+    weight: 400,
+    file: 'archivo/400Regular/Archivo_400Regular.ttf',
+    fallback: false,
+  },
+  'flag-700': {
+    family: 'Compass Flag',
+    weight: 700,
+    file: 'archivo/700Bold/Archivo_700Bold.ttf',
+    fallback: false,
+  },
+  'geometric-400': {
+    family: 'Compass Geometric',
+    weight: 400,
+    file: 'jost/400Regular/Jost_400Regular.ttf',
+    fallback: false,
+  },
+  'geometric-500': {
+    family: 'Compass Geometric',
+    weight: 500,
+    file: 'jost/500Medium/Jost_500Medium.ttf',
+    fallback: false,
+  },
+  'round-400': {
+    family: 'Compass Round',
+    weight: 400,
+    file: 'nunito/400Regular/Nunito_400Regular.ttf',
+    fallback: false,
+  },
+  'round-700': {
+    family: 'Compass Round',
+    weight: 700,
+    file: 'nunito/700Bold/Nunito_700Bold.ttf',
+    fallback: false,
+  },
+  'slab-400': {
+    family: 'Compass Slab',
+    weight: 400,
+    file: 'zilla-slab/400Regular/ZillaSlab_400Regular.ttf',
+    fallback: false,
+  },
+  'slab-600': {
+    family: 'Compass Slab',
+    weight: 600,
+    file: 'zilla-slab/600SemiBold/ZillaSlab_600SemiBold.ttf',
+    fallback: false,
+  },
+  'mono-500': {
+    family: 'Compass Mono',
+    weight: 500,
+    file: 'ibm-plex-mono/500Medium/IBMPlexMono_500Medium.ttf',
+    fallback: false,
+  },
+  'hand-400': {
+    family: 'Compass Hand',
+    weight: 400,
+    file: 'shantell-sans/400Regular/ShantellSans_400Regular.ttf',
+    fallback: false,
+  },
+  'hand-600': {
+    family: 'Compass Hand',
+    weight: 600,
+    file: 'shantell-sans/600SemiBold/ShantellSans_600SemiBold.ttf',
+    fallback: false,
+  },
   'wide-400': {
     family: 'Compass Wide',
     weight: 400,
@@ -72,19 +144,27 @@ export const fontTable = {
 } as const satisfies Record<string, { family: string; weight: number; file: string; fallback: boolean }>
 
 export type FontKey = keyof typeof fontTable
-export type Weight = 400 | 600
 
+/** Who speaks in a figure: headings and titles, running words, numbers set large. */
+export type Voice = 'heading' | 'body' | 'numeral'
+
+/** Type pairs: what each voice is set in. All under the SIL Open Font License 1.1; the licences ship in the packages. */
 export const typefaceTable = {
-  grotesk: { name: 'Grotesque', 400: 'grotesk-400', 600: 'grotesk-600' },
-  serif: { name: 'Serif', 400: 'serif-400', 600: 'serif-600' },
-  legible: { name: 'Highly legible', 400: 'legible-400', 600: 'legible-600' },
-} as const satisfies Record<Typeface, { name: string; 400: FontKey; 600: FontKey }>
+  grotesk: { name: 'Grotesque', heading: 'grotesk-600', body: 'grotesk-400', numeral: 'grotesk-600' },
+  serif: { name: 'Serif', heading: 'serif-600', body: 'serif-400', numeral: 'serif-400' },
+  legible: { name: 'Highly legible', heading: 'legible-600', body: 'legible-400', numeral: 'legible-600' },
+  chart: { name: 'Serif over grotesque', heading: 'serif-600', body: 'grotesk-400', numeral: 'serif-400' },
+  log: { name: 'Italic over serif', heading: 'serif-600', body: 'serif-400', numeral: 'serif-italic' },
+  flag: { name: 'Heavy grotesque', heading: 'flag-700', body: 'flag-400', numeral: 'flag-700' },
+  geometric: { name: 'Geometric', heading: 'geometric-500', body: 'geometric-400', numeral: 'geometric-400' },
+  round: { name: 'Round', heading: 'round-700', body: 'round-400', numeral: 'round-700' },
+  slab: { name: 'Slab serif', heading: 'slab-600', body: 'slab-400', numeral: 'slab-600' },
+  ticket: { name: 'Grotesque, figures typewritten', heading: 'grotesk-600', body: 'grotesk-400', numeral: 'mono-500' },
+  hand: { name: 'By hand', heading: 'hand-600', body: 'hand-400', numeral: 'hand-600' },
+} as const satisfies Record<Typeface, { readonly name: string } & Readonly<Record<Voice, FontKey>>>
 
 export const fontKeys = Object.keys(fontTable) as FontKey[]
 const fallbacks = fontKeys.filter((k) => fontTable[k].fallback)
 
 /** The fonts tried for each character, in order. */
-export const fontChain = (typeface: Typeface, weight: Weight): FontKey[] => [
-  typefaceTable[typeface][weight],
-  ...fallbacks,
-]
+export const fontChain = (typeface: Typeface, voice: Voice): FontKey[] => [typefaceTable[typeface][voice], ...fallbacks]

@@ -1,39 +1,59 @@
 /** What a figure looks like, complete: no stage after this one asks for a default. */
-import { frameTable, type ConnectorForm, type Figure, type Fitting, type FrameName, type NodeRole } from '../figure'
+import {
+  frameTable,
+  type Colouring,
+  type ConnectorForm,
+  type Figure,
+  type Fitting,
+  type FrameName,
+  type NodeRole,
+} from '../figure'
 import type { ShapeName } from '../geometry'
 import { fontChain, type FontKey } from './fonts'
+import { STANDARD_STYLE, houseStyles } from './houseStyles'
+import type { HouseStyle, ToneName } from './houseStyleSchema'
+import { paletteOf, type Palette } from './palette'
+import { treatmentRow, type NamedTreatment } from './treatments'
 
-export type RoleLook = {
-  readonly shape: ShapeName
-  readonly fill: string
-  readonly line: string
-  readonly text: string
-}
 export type TextLook = { readonly fonts: readonly FontKey[]; readonly size: number; readonly leading: number }
 
+export type Theme = 'light' | 'dark'
+/** What the figures of a folio are drawn in: the theme, the style of the folio, and those people have made for it. */
+export type Wardrobe = {
+  readonly theme: Theme
+  readonly style: string
+  readonly own: Readonly<Record<string, HouseStyle>>
+}
+/** As it is before anybody has chosen. */
+export const plainWardrobe = (theme: Theme): Wardrobe => ({ theme, style: STANDARD_STYLE, own: {} })
+
 export type FigureStyle = {
-  readonly page: string
+  readonly house: HouseStyle
+  readonly theme: Theme
+  readonly palette: Palette
+  readonly treatment: NamedTreatment
+  readonly colouring: Colouring
+  readonly roles: Readonly<Record<NodeRole, { readonly shape: ShapeName; readonly tone: ToneName }>>
   readonly connector: {
-    readonly line: string
     readonly width: number
     readonly arrow: number
-    readonly text: string
     readonly form: ConnectorForm
     /** Radius of its corners. */
     readonly corner: number
   }
-  readonly roles: Readonly<Record<NodeRole, RoleLook>>
-  /** Remarks in the margin, and the lines that tie them to what they speak of. */
-  readonly note: { readonly line: string; readonly text: string }
   readonly outline: number
+  /** How far a printed shadow lies to the right and below; 0 for none. */
+  readonly depth: number
+  readonly drawnByHand: boolean
   /** The most room a picture in a node takes. */
   readonly picture: { readonly width: number; readonly height: number }
-  /** Fills and lines that tell sets apart. */
-  readonly tints: readonly { readonly fill: string; readonly line: string }[]
-  /** Sizes in px of the layout, leading as a multiple of the size. */
+  /** Sizes in px of the layout, leading as a multiple of the size. `body` and `label` are running words, `strong` is a
+   *  heading as large as they are, `heading` one that is larger, `numeral` a number set large. */
   readonly heading: TextLook
+  readonly strong: TextLook
   readonly body: TextLook
   readonly label: TextLook
+  readonly numeral: TextLook
   readonly padding: { readonly x: number; readonly y: number }
   /** Free room between nodes: beside each other, and between one layer and the next. */
   readonly gap: { readonly beside: number; readonly between: number }
@@ -54,116 +74,85 @@ export type FigureStyle = {
 /** As the house style has it. */
 export const PLAIN: Fitting = { wrap: 1, gap: 1, fold: 1, order: 0 }
 
-export type Theme = 'light' | 'dark'
-
-type Colours = {
-  page: string
-  ink: string
-  quiet: string
-  line: string
-  sea: [string, string]
-  brass: [string, string]
-  moss: [string, string]
-  clay: [string, string]
-  slate: [string, string]
-  solid: [string, string]
-}
-
-/** Fill and line of each family; contrast of text on fill is at least 7:1 in both themes (see style.test.ts). */
-const colours: Record<Theme, Colours> = {
-  light: {
-    page: '#FFFFFF',
-    ink: '#16242B',
-    quiet: '#4C5B62',
-    line: '#16242B',
-    sea: ['#E3EEEF', '#1F5C66'],
-    brass: ['#FBF1DE', '#B0812E'],
-    moss: ['#E6F0E5', '#4E7A51'],
-    clay: ['#F6E7E1', '#A5523C'],
-    slate: ['#E8EAF1', '#59627F'],
-    solid: ['#16242B', '#16242B'],
-  },
-  dark: {
-    page: '#131C21',
-    ink: '#ECEFEA',
-    quiet: '#A9B6BA',
-    line: '#C9D3D4',
-    sea: ['#1B3940', '#6FB1BB'],
-    brass: ['#3A301C', '#D3A653'],
-    moss: ['#1F3322', '#86B58A'],
-    clay: ['#38231E', '#D08A73'],
-    slate: ['#23283A', '#98A3C8'],
-    solid: ['#E4E8E3', '#E4E8E3'],
-  },
-}
-
-/** Which shape a role has, after ISO 5807: process box, decision diamond, terminator. */
-const shapeOf: Record<NodeRole, ShapeName> = {
-  start: 'pill',
-  step: 'roundRect',
-  question: 'diamond',
-  end: 'pill',
-  connector: 'circle',
-  concept: 'roundRect',
-  item: 'roundRect',
-  assistant: 'roundRect',
-  set: 'plain',
-  member: 'plain',
-  choice: 'rect',
+/** Which shape a role has, after ISO 5807: process box, decision diamond, terminator; and what its colour means. */
+const roles: FigureStyle['roles'] = {
+  start: { shape: 'pill', tone: 'strong' },
+  step: { shape: 'roundRect', tone: 'main' },
+  question: { shape: 'diamond', tone: 'accent' },
+  end: { shape: 'pill', tone: 'strong' },
+  connector: { shape: 'circle', tone: 'main' },
+  concept: { shape: 'roundRect', tone: 'main' },
+  item: { shape: 'roundRect', tone: 'main' },
+  assistant: { shape: 'roundRect', tone: 'aside' },
+  set: { shape: 'plain', tone: 'main' },
+  member: { shape: 'plain', tone: 'main' },
   // Squares for choices, circles for chances, triangles for outcomes, as decision trees are drawn.
-  chance: 'oval',
-  outcome: 'pointed',
-  option: 'roundRect',
-  criterion: 'plain',
-  point: 'roundRect',
-}
-const familyOf = (role: NodeRole): 'sea' | 'brass' | 'moss' | 'slate' | 'solid' => families[role] ?? 'sea'
-const families: Partial<Record<NodeRole, 'brass' | 'moss' | 'slate' | 'solid'>> = {
-  question: 'brass',
-  choice: 'brass',
-  assistant: 'slate',
-  chance: 'slate',
-  outcome: 'moss',
-  start: 'solid',
-  end: 'solid',
+  choice: { shape: 'rect', tone: 'accent' },
+  chance: { shape: 'oval', tone: 'aside' },
+  outcome: { shape: 'pointed', tone: 'good' },
+  option: { shape: 'roundRect', tone: 'main' },
+  criterion: { shape: 'plain', tone: 'main' },
+  point: { shape: 'roundRect', tone: 'main' },
 }
 
 /** In parts of the size of the words. */
 const CORNER: Record<ConnectorForm, number> = { rounded: 0.35, square: 0, curved: 1.6, straight: 0.35 }
+/** Over the size of running words. */
+const NUMERAL = 2.1
+const LABEL = 0.85
 
-const roleLook = (role: NodeRole, c: Colours): RoleLook => {
-  const [fill, line] = c[familyOf(role)]
-  return { shape: shapeOf[role], fill, line, text: familyOf(role) === 'solid' ? c.page : c.ink }
+/** The house style of that name, of the folio's own or of those that ship; null for a name that is neither. */
+export const houseStyleNamed = (name: string, own: Wardrobe['own']): HouseStyle | null =>
+  own[name] ?? (Object.hasOwn(houseStyles, name) ? houseStyles[name as keyof typeof houseStyles] : null)
+
+/** The style a figure is drawn in: its own, else its folio's, with what the figure has otherwise. */
+export function houseOf(figure: Pick<Figure, 'houseStyle' | 'dress'>, { style, own }: Wardrobe): HouseStyle {
+  const house =
+    houseStyleNamed(figure.houseStyle, own) ??
+    houseStyleNamed(style, own) ??
+    (houseStyles[STANDARD_STYLE] as HouseStyle)
+  return figure.dress.feel ? { ...house, ...figure.dress.feel } : house
 }
 
-const roles: readonly NodeRole[] = Object.keys(shapeOf) as NodeRole[]
+type Styled = Pick<Figure, 'kind' | 'arrangement' | 'frame' | 'dress' | 'houseStyle' | 'nodes' | 'links'>
 
-/** The full style of a figure in a theme: house style, frame and typeface brought together. */
-export function styleOf(figure: Pick<Figure, 'frame' | 'dress'>, theme: Theme): FigureStyle {
-  const c = colours[theme]
+/** The full style of a figure: house style, treatment, frame and what the figure has otherwise, brought together. */
+export function styleOf(figure: Styled, wardrobe: Wardrobe): FigureStyle {
+  const house = houseOf(figure, wardrobe)
   const frame = frameTable[figure.frame]
   const size = frame.medium === 'slide' ? 20 : 15
-  const { typeface, connectors: form = 'rounded' } = figure.dress
+  const { typeface = house.type, connectors: form = house.line.form } = figure.dress
+  const treatment = treatmentRow(figure, figure.dress.treatment, house.treatments[figure.kind])
+  const look = (voice: 'heading' | 'body' | 'numeral', factor: number, leading: number): TextLook => ({
+    fonts: fontChain(typeface, voice),
+    size: size * factor,
+    leading,
+  })
+  const gap = size * 2.2 * house.space * treatment.gap
   return {
-    page: c.page,
+    house,
+    theme: wardrobe.theme,
+    palette: paletteOf(house[wardrobe.theme]),
+    treatment,
+    colouring: figure.dress.colouring ?? treatment.colouring ?? house.colouring[figure.kind] ?? 'role',
+    roles,
     connector: {
-      line: c.line,
-      width: size / 12,
-      arrow: size * 0.55,
-      text: c.quiet,
+      width: (size / 12) * house.line.weight,
+      arrow: size * 0.5 * Math.min(1.5, Math.max(0.9, house.line.weight)),
       form,
       corner: size * CORNER[form],
     },
-    roles: Object.fromEntries(roles.map((r) => [r, roleLook(r, c)])) as Record<NodeRole, RoleLook>,
-    note: { line: c.brass[1], text: c.ink },
-    outline: size / 12,
+    outline: (size / 12) * house.outline,
+    depth: size * house.depth,
+    drawnByHand: house.hand === 'drawn',
     picture: { width: size * 9, height: size * 6 },
-    tints: [c.sea, c.brass, c.moss, c.clay, c.slate].map(([fill, line]) => ({ fill, line })),
-    heading: { fonts: fontChain(typeface, 600), size, leading: 1.25 },
-    body: { fonts: fontChain(typeface, 400), size, leading: 1.25 },
-    label: { fonts: fontChain(typeface, 400), size: size * 0.85, leading: 1.2 },
+    heading: look('heading', house.heading, 1.25),
+    strong: look('heading', 1, 1.25),
+    body: look('body', 1, 1.25),
+    label: look('body', LABEL, 1.2),
+    numeral: look('numeral', NUMERAL, 1),
     padding: { x: size * 0.9, y: size * 0.65 },
-    gap: { beside: size * 2.2, between: size * 2.2 },
+    gap: { beside: gap, between: gap },
     margin: size * 2,
     frame: { name: figure.frame, width: frame.width, height: frame.height, growth: frame.growth },
     wrap: { step: size * 10, question: size * 7.5, point: size * 13 },

@@ -30,8 +30,8 @@ const FOREIGN = [
 const blank: Omit<Figure, 'id' | 'kind' | 'nodes' | 'links' | 'arrangement' | 'frame'> = {
   title: 'Seeded',
   language: 'en',
-  houseStyle: 'handbook',
-  dress: { typeface: 'grotesk' },
+  houseStyle: '',
+  dress: {},
   passage: null,
   wasRead: { text: '', nodes: {}, links: {} },
 }

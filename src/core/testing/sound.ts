@@ -1,4 +1,5 @@
 /** The property every picture must have, over seeded figures. */
+import { plainWardrobe } from '../style'
 import { routedFaults } from '../check'
 import { connectorForms, frames, type FigureKind, type FrameName } from '../figure'
 import { arrangementsOf } from '../layout'
@@ -21,10 +22,12 @@ export function unsoundSeeds(kind: FigureKind, typesetter: Typesetter): string[]
       const connectors = connectorForms[seed % connectorForms.length]
       const seeded = seededOfKind(kind, seed)
       const figure = frozen({ ...seeded, arrangement: id, frame, dress: { ...seeded.dress, connectors } })
-      const routed = routedFigure(figure, 'light', typesetter)
+      const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
       const faults = routedFaults(routed).map((f) => `${f.code} ${f.what}`)
       if (faults.length > 0) return `${id}, ${frame}: ${faults.slice(0, 3).join(', ')}`
-      const again = seed % 8 > 0 || JSON.stringify(routedFigure(figure, 'light', typesetter)) === JSON.stringify(routed)
+      const again =
+        seed % 8 > 0 ||
+        JSON.stringify(routedFigure(figure, plainWardrobe('light'), typesetter)) === JSON.stringify(routed)
       if (!again) return `${id}, ${frame}: differs`
     }
     return null

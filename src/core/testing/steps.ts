@@ -21,8 +21,8 @@ export function steps(...words: readonly string[]): Figure {
     ),
     arrangement: 'down',
     frame: 'free',
-    houseStyle: 'handbook',
-    dress: { typeface: 'grotesk' },
+    houseStyle: '',
+    dress: {},
     passage: null,
     wasRead: { text: '', nodes: {}, links: {} },
   }

@@ -9,6 +9,7 @@ import { useCommands } from '../chrome/commands'
 import { TopLine } from '../chrome/TopLine'
 import { nameIn, trailTo } from '../folio/holders'
 import { SyncSentence, SyncStatus } from '../folio/SyncStatus'
+import { FolioWardrobe, useWardrobe } from '../folio/wardrobe'
 import { addFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { ArrangementStrip } from './ArrangementStrip'
 import { benchCommands } from './benchCommands'
@@ -60,7 +61,9 @@ export function Bench({
       />
       <SyncSentence sync={sync} />
       {folio && shared ? (
-        <Workplace folio={folio} shared={shared} panel={panel} onPanel={setPanel} />
+        <FolioWardrobe folio={folio}>
+          <Workplace folio={folio} shared={shared} panel={panel} onPanel={setPanel} />
+        </FolioWardrobe>
       ) : (
         <p className="p-10 text-quiet">
           {!loaded
@@ -108,6 +111,7 @@ function Workplace({
   onPanel: (panel: PanelName) => void
 }) {
   const passage = usePassage(folio, shared)
+  const wardrobe = useWardrobe()
   const work = useWork(folio, shared, passage)
   const drift = useDrift(shared.figure, passage)
   useKeepingVersions(folio.id, shared.figure)
@@ -121,7 +125,7 @@ function Workplace({
   const [presenting, setPresenting] = useState(false)
   const onContinue = useCallback(() => {
     compute()
-      .continued(shared.figure)
+      .continued(shared.figure, wardrobe)
       .then(
         (parts) => {
           if (!parts) return tell('No cut gives parts whose words are large enough. Another frame will help.')
@@ -133,7 +137,7 @@ function Workplace({
         },
         (error: unknown) => tell(`It could not be cut: ${String(error)}`),
       )
-  }, [shared, folio, tell])
+  }, [shared, folio, tell, wardrobe])
   const commands = useMemo(
     () => [
       ...benchCommands(work),

@@ -5,7 +5,7 @@ import { compared, difference, type Compared } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { computeAside } from '@/workers/client'
-import { useTheme } from '../chrome/theme'
+import { useWardrobe } from '../folio/wardrobe'
 import { SceneView } from '../scene/SceneView'
 import { timeAgo } from '../shelf/timeAgo'
 import { useVersions, type Version } from './useVersions'
@@ -157,12 +157,12 @@ function NameIt({ label, onName }: { label: string; onName: (name: string) => vo
 }
 
 function usePicture(figure: Figure): Scene | null {
-  const { theme } = useTheme()
+  const wardrobe = useWardrobe()
   const [scene, setScene] = useState<Scene | null>(null)
   useEffect(() => {
     let current = true
     computeAside()
-      .draw(figure, theme)
+      .draw(figure, wardrobe)
       .then(
         (s) => current && setScene(s),
         (error: unknown) => console.error('version', error),
@@ -170,6 +170,6 @@ function usePicture(figure: Figure): Scene | null {
     return () => {
       current = false
     }
-  }, [figure, theme])
+  }, [figure, wardrobe])
   return scene
 }

@@ -5,7 +5,7 @@ import type { Boxes, Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Point } from '@/core/geometry'
 import type { Scene, SceneChange } from '@/core/scene'
-import type { Theme } from '@/core/style'
+import type { Wardrobe } from '@/core/style'
 import { compute, type Changed } from '@/workers/client'
 import { editFigure, type OpenFolio } from '../folio/useFolio'
 import { newestOnly } from './newestOnly'
@@ -56,7 +56,7 @@ export type Picture = ReturnType<typeof usePicture>
 const LATE_AFTER_MS = 400
 
 /** `typing`: the node whose words are being typed, where the picture need not be laid out for them. */
-type Drawing = { readonly figure: Figure; readonly theme: Theme; readonly typing: string | null }
+type Drawing = { readonly figure: Figure; readonly wardrobe: Wardrobe; readonly typing: string | null }
 /** Where the corners of the dragged nodes are, in px of the frame. */
 type Corners = Readonly<Record<string, Point>>
 type Dragging = { readonly figure: string; readonly moved: Corners }
@@ -66,7 +66,7 @@ type Shown = { readonly scene: Scene; readonly drawing: number; readonly change:
 
 /** The picture of the figure as it stands, and as it is being dragged. One picture is asked for at a time; figures and
  *  places that are no longer wanted are passed over. */
-export function usePicture(figure: Figure, theme: Theme, typing: string | null) {
+export function usePicture(figure: Figure, wardrobe: Wardrobe, typing: string | null) {
   const [shown, setShown] = useState<Shown | null>(null)
   const scene = useMemo(() => shown && withChange(shown.scene, shown.change), [shown])
   /** A change of another drawing than the one that is shown has come too late. */
@@ -85,7 +85,7 @@ export function usePicture(figure: Figure, theme: Theme, typing: string | null) 
             const quick = wanted.typing === null ? null : await compute().typed(wanted.figure, wanted.typing)
             if (quick) setChange(quick)
             else {
-              const drawn = await compute().drawKept(wanted.figure, wanted.theme)
+              const drawn = await compute().drawKept(wanted.figure, wanted.wardrobe)
               // A large picture is put together between keys and moves of the hand.
               startTransition(() => setShown({ ...drawn, change: null }))
             }
@@ -111,11 +111,11 @@ export function usePicture(figure: Figure, theme: Theme, typing: string | null) 
       ),
     [setChange],
   )
-  const latest = useRef<Drawing>({ figure, theme, typing })
+  const latest = useRef<Drawing>({ figure, wardrobe, typing })
   useEffect(() => {
-    latest.current = { figure, theme, typing }
+    latest.current = { figure, wardrobe, typing }
     drawing.give(latest.current)
-  }, [drawing, figure, theme, typing])
+  }, [drawing, figure, wardrobe, typing])
   useEffect(() => drawing.drop, [drawing])
   const drag = useCallback((moved: Corners) => dragging.give({ figure: figure.id, moved }), [dragging, figure.id])
   /** Where the dragged nodes have come to, in layout px; null when nothing was dragged. */

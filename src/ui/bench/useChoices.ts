@@ -5,7 +5,7 @@ import { asKind } from '@/core/document'
 import { figureKinds, type Figure, type FigureKind } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { computeAside } from '@/workers/client'
-import { useTheme } from '../chrome/theme'
+import { useWardrobe } from '../folio/wardrobe'
 
 type Pictured<T> = T & { readonly scene: Scene | null }
 
@@ -17,7 +17,7 @@ function usePictures<T extends { readonly key: string; readonly figure: Figure }
   figure: Figure,
   list: (figure: Figure) => Promise<readonly T[]>,
 ): readonly Pictured<T>[] {
-  const { theme } = useTheme()
+  const wardrobe = useWardrobe()
   const [shown, setShown] = useState<readonly Pictured<T>[]>([])
   useEffect(() => {
     let current = true
@@ -27,7 +27,7 @@ function usePictures<T extends { readonly key: string; readonly figure: Figure }
       setShown((old) => offered.map((o) => ({ ...o, scene: old.find((c) => c.key === o.key)?.scene ?? null })))
       for (const { key, figure: one } of offered) {
         if (!current) return
-        const scene = await computeAside().draw(one, theme)
+        const scene = await computeAside().draw(one, wardrobe)
         if (current) setShown((old) => old.map((c) => (c.key === key ? { ...c, scene } : c)))
       }
     }
@@ -37,7 +37,7 @@ function usePictures<T extends { readonly key: string; readonly figure: Figure }
       current = false
       clearTimeout(timer)
     }
-  }, [figure, list, theme])
+  }, [figure, list, wardrobe])
   return shown
 }
 

@@ -5,7 +5,7 @@ import { apply as applied, leavingPlaces, type Edit } from '@/core/document'
 import { MAX_NODES, MAX_NODE_TEXT, type Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { useNotice } from '../chrome/Notice'
-import { useTheme } from '../chrome/theme'
+import { useWardrobe } from '../folio/wardrobe'
 import type { OpenFolio, SharedFigure } from '../folio/useFolio'
 import { standing, theOne, type Editing, type Selection } from './selection'
 import { useActions } from './useActions'
@@ -22,7 +22,7 @@ const TOO_MUCH = `A figure holds ${MAX_NODES} nodes of ${MAX_NODE_TEXT} letters 
 /** The figure on the bench with all that one does to it: what is selected, being typed, tried out; and the one way to change it. */
 export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage | null): Work {
   const { figure } = shared
-  const { theme } = useTheme()
+  const wardrobe = useWardrobe()
   const tell = useNotice()
   const edits = useEdits(folio, figure.id)
   const [draft, setDraft] = useState<Edit | null>(null)
@@ -33,7 +33,7 @@ export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage
   const shown = useTried(figure, tried, settled)
   const [editing, edit] = useState<Editing | null>(null)
   const typing = draft && !ghost && editing?.part.kind === 'node' ? editing.part.id : null
-  const picture = usePicture(shown, theme, typing)
+  const picture = usePicture(shown, wardrobe, typing)
   const stood = picture.scene?.places ?? null
   if (!tried && settled !== stood) settle(stood)
   const [earlier, compare] = useState<Figure | null>(null)

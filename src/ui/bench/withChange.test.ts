@@ -1,3 +1,4 @@
+import { plainWardrobe } from '@/core/style'
 import { withNodeAt } from '@/core/layout'
 import { routedFigure } from '@/core/pipeline'
 import { reroute } from '@/core/route'
@@ -14,7 +15,7 @@ test('a picture with what a drag changed is the picture as it would be drawn, an
   const wrong = failingSeeds(0, 30, (seed) => {
     const f = seededFigure(seed, 'process')
     const note = { id: 'note', text: 'Ask first', about: { part: 'n1' } }
-    const before = routedFigure({ ...f, notes: { note }, caption: 'As it is done' }, 'light', typesetter)
+    const before = routedFigure({ ...f, notes: { note }, caption: 'As it is done' }, plainWardrobe('light'), typesetter)
     const next = random(seed)
     const node = before.nodes.filter((n) => n.barOf === null)[Math.floor(next() * 3)]
     if (!node) return null

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react'
 import { altTextOf } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { compute } from '@/workers/client'
-import { useTheme } from '../chrome/theme'
+import { useWardrobe } from './wardrobe'
 import { SceneView } from '../scene/SceneView'
 import type { SharedFigure } from './useFolio'
 
@@ -38,13 +38,13 @@ export function FigureCard({
   onReadAgain,
 }: Props) {
   const { figure } = shared
-  const { theme } = useTheme()
+  const wardrobe = useWardrobe()
   const [scene, setScene] = useState<Scene | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   useEffect(() => {
     let current = true
     compute()
-      .draw(figure, theme)
+      .draw(figure, wardrobe)
       .then(
         (s) => current && setScene(s),
         (error: unknown) => current && setProblem(String(error)),
@@ -52,7 +52,7 @@ export function FigureCard({
     return () => {
       current = false
     }
-  }, [figure, theme])
+  }, [figure, wardrobe])
   return (
     <figure className="group" data-figure={figure.id}>
       <Link

@@ -11,8 +11,8 @@ import { compute } from '@/workers/client'
 import { useCommands } from '../chrome/commands'
 import type { Command } from '../chrome/keyPlaces'
 import { useNotice } from '../chrome/Notice'
-import type { Theme } from '@/core/style'
-import { useTheme } from '../chrome/theme'
+import type { Wardrobe } from '@/core/style'
+import { FolioWardrobe, useWardrobe } from './wardrobe'
 import { TopLine } from '../chrome/TopLine'
 import { Editor, type EditorHandle } from '../editor/Editor'
 import { writing } from '../editor/keys'
@@ -56,7 +56,9 @@ export function FolioPage({ id, title, reader }: PageProps) {
       />
       <SyncSentence sync={sync} />
       {folio && loaded ? (
-        <Spread folio={folio} title={shownTitle} reader={reader} />
+        <FolioWardrobe folio={folio}>
+          <Spread folio={folio} title={shownTitle} reader={reader} />
+        </FolioWardrobe>
       ) : (
         <p className="p-10 text-quiet">
           {sync.is === 'offline'
@@ -85,7 +87,7 @@ const NO_READINGS: readonly Reading[] = []
 
 /** The two facing pages: manuscript, gutter, figures. */
 function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly folio: OpenFolio }) {
-  const { theme } = useTheme()
+  const wardrobe = useWardrobe()
   const tell = useNotice()
   const [editor, setEditor] = useState<EditorHandle | null>(null)
   const [projection, setProjection] = useState<Projection<number>>({ text: '', pieces: [] })
@@ -96,7 +98,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
   const figures = useFigures(folio)
   const text = useDeferredValue(projection.text)
   const suggestions = useSuggestions(text)
-  useWarmWorker(theme)
+  useWarmWorker(wardrobe)
 
   const stands = useMemo<Stand[]>(() => {
     const shared = projectShared(folio.manuscript)
@@ -118,7 +120,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
   const asked = useDeferredValue(passageText)
   const answers = useAnswers(folio)
   const other = useOtherReader(reader, asked)
-  const { readings, current, change, again } = useReadings(asked, theme, answers, other?.readings ?? NO_READINGS)
+  const { readings, current, change, again } = useReadings(asked, wardrobe, answers, other?.readings ?? NO_READINGS)
 
   const readPassage = useCallback(() => {
     const span = editor?.passage() ?? null
@@ -277,15 +279,15 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
 const WARM_AFTER_MS = 600
 
 /** Whoever has the page open will mark a passage soon: the first one should not wait for fonts and for code to compile. */
-function useWarmWorker(theme: Theme): void {
+function useWarmWorker(wardrobe: Wardrobe): void {
   useEffect(() => {
     const timer = setTimeout(() => {
       compute()
-        .warm(theme)
+        .warm(wardrobe)
         .catch((error: unknown) => console.error('warm', error))
     }, WARM_AFTER_MS)
     return () => clearTimeout(timer)
-  }, [theme])
+  }, [wardrobe])
 }
 
 const SUGGEST_AFTER_MS = 350

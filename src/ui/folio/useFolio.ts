@@ -27,6 +27,8 @@ export type OpenFolio = {
   readonly doc: Y.Doc
   readonly manuscript: Y.XmlFragment
   readonly head: Y.Map<unknown>
+  /** The style of the folio, and those made for it. */
+  readonly dress: Y.Map<unknown>
   readonly figures: Y.Map<Y.Map<unknown>>
   readonly connection: FolioConnection
 }
@@ -63,6 +65,7 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
         doc,
         manuscript: doc.getXmlFragment('manuscript'),
         head: doc.getMap('head'),
+        dress: doc.getMap('dress'),
         figures: doc.getMap('figures'),
         connection,
       })
@@ -121,7 +124,7 @@ function sharedValue<S extends Observed, T>(shared: S | null, read: (shared: S) 
 }
 
 /** `read` must be the same function at every render. */
-function useShared<S extends Observed, T>(shared: S | null, read: (shared: S) => T, empty: T): T {
+export function useShared<S extends Observed, T>(shared: S | null, read: (shared: S) => T, empty: T): T {
   const store = useMemo(() => sharedValue(shared, read, empty), [shared, read, empty])
   return useSyncExternalStore(store.subscribe, store.value, () => empty)
 }

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { DoubtAnswers } from '@/core/document'
 import type { Reading } from '@/core/propose'
 import type { Scene } from '@/core/scene'
-import type { Theme } from '@/core/style'
+import type { Wardrobe } from '@/core/style'
 import { compute } from '@/workers/client'
 
 export type Offered = {
@@ -43,7 +43,7 @@ type UsedReadings = {
  *  before that, since somebody has just asked for it. */
 export function useReadings(
   text: string | null,
-  theme: Theme,
+  wardrobe: Wardrobe,
   answers: DoubtAnswers,
   others: readonly Reading[],
 ): UsedReadings {
@@ -63,14 +63,14 @@ export function useReadings(
     const { by } = corrected.current
     const show = (r: Readings) => current && setState((old) => keepingPictures(r, old))
     const wanted = { answers: given.current, others, corrected: by, show, still: () => current }
-    void readAll(text, theme, wanted).catch((error: unknown) => {
+    void readAll(text, wardrobe, wanted).catch((error: unknown) => {
       const problem = `This passage could not be read: ${String(error)}`
       if (current) setState((old) => ({ ...(old?.text === text ? old : NOTHING), text, problem }))
     })
     return () => {
       current = false
     }
-  }, [text, theme, round, others])
+  }, [text, wardrobe, round, others])
 
   const again = useCallback((id: string) => {
     corrected.current.by.delete(id)
@@ -92,11 +92,11 @@ export function useReadings(
         )
       corrected.current.by.set(reading.id, reading)
       put((old) => old)
-      drawAgain(reading, theme, put).catch((error: unknown) =>
+      drawAgain(reading, wardrobe, put).catch((error: unknown) =>
         setState((s) => s && { ...s, problem: `The corrected reading could not be drawn: ${String(error)}` }),
       )
     },
-    [theme],
+    [wardrobe],
   )
   return { readings: text === null ? null : state, current: state !== null && state.text === text, change, again }
 }
@@ -105,12 +105,12 @@ type Pictures = Offered['pictures']
 
 async function drawAgain(
   { figure }: Reading,
-  theme: Theme,
+  wardrobe: Wardrobe,
   put: (pictures: (old: Pictures) => Pictures) => void,
 ): Promise<void> {
   const api = compute()
   for (const a of await api.arrangements(figure)) {
-    const scene = await api.draw({ ...figure, arrangement: a.id }, theme)
+    const scene = await api.draw({ ...figure, arrangement: a.id }, wardrobe)
     put((old) => old.map((p) => (p.arrangement === a.id ? { ...p, scene } : p)))
   }
 }
@@ -145,19 +145,19 @@ type Wanted = {
 }
 
 /** Reads and draws; what could be read only in part is read once more when the rest of the reader is there. */
-async function readAll(text: string, theme: Theme, wanted: Wanted): Promise<void> {
+async function readAll(text: string, wardrobe: Wardrobe, wanted: Wanted): Promise<void> {
   const loaded = compute().loaded()
   let whole = false
   // That it cannot be loaded is said below, where it is needed.
   loaded.then(() => (whole = true)).catch(() => undefined)
-  const early = await readOnce(text, theme, wanted, () => whole)
+  const early = await readOnce(text, wardrobe, wanted, () => whole)
   if (!early) return
   await loaded
-  if (wanted.still()) await readOnce(text, theme, wanted, () => whole)
+  if (wanted.still()) await readOnce(text, wardrobe, wanted, () => whole)
 }
 
 /** Out: whether the rest of the reader was missing. Then, when it has come in (`whole`), pictures are not drawn to the end. */
-async function readOnce(text: string, theme: Theme, wanted: Wanted, whole: () => boolean): Promise<boolean> {
+async function readOnce(text: string, wardrobe: Wardrobe, wanted: Wanted, whole: () => boolean): Promise<boolean> {
   const { answers, others, corrected, show, still } = wanted
   const api = compute()
   const { readings, worth, interpreted, tooLong, early } = await api.read(text, answers)
@@ -187,7 +187,7 @@ async function readOnce(text: string, theme: Theme, wanted: Wanted, whole: () =>
     for (const [k, picture] of o.pictures.entries()) {
       if (!still() || (early && whole())) return early
       const drawn = newest(o)
-      const scene = await api.draw({ ...drawn.figure, arrangement: picture.arrangement }, theme)
+      const scene = await api.draw({ ...drawn.figure, arrangement: picture.arrangement }, wardrobe)
       // Corrected meanwhile: whoever corrected it draws it anew.
       if (newest(o) !== drawn) continue
       offered = offered.with(i, {

@@ -31,7 +31,7 @@ export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, c
   )
 })
 
-const onScreen: Words = { as: 'text', pictureAt: (hash) => `/api/pictures/${hash}` }
+const onScreen: Words = { as: 'text', pictureAt: (hash) => `/api/pictures/${hash}`, iconAt: () => null }
 
 /** The parts alone, for a canvas that brings its own `<svg>`. */
 export const sceneParts = (scene: Scene, lit?: ReadonlySet<string>): ReactNode[] =>

@@ -1,3 +1,4 @@
+import { plainWardrobe } from '@/core/style'
 import { apply, asKind, outlineOf, type Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Point } from '@/core/geometry'
@@ -30,7 +31,7 @@ const NO_KEYS = { shift: false, alt: false }
 
 function stageOf(figure: Figure): Stage {
   let made = 0
-  return { figure, scene: sceneOf(figure, 'light', typesetter), zoom: 1, newId: () => `n${made++}` }
+  return { figure, scene: sceneOf(figure, plainWardrobe('light'), typesetter), zoom: 1, newId: () => `n${made++}` }
 }
 const middle = (s: Stage, id: string): Point => {
   const b = s.scene.nodes.find((n) => n.id === id)?.box

@@ -21,12 +21,12 @@ export const GET = folioRoute('read', 'figure file', async ({ folio, params, per
   if (!parsed.success)
     throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
   const o = parsed.data
-  const { figures } = await freshProjection(folio)
+  const { figures, dress } = await freshProjection(folio)
   const figure = figures.find((f) => f.id === params.figureId)
   if (!figure) throw new Refusal({ code: 'not-found', what: 'figure' })
   const file = await makeFigureFile(
     figure,
-    { ...o, background: o.background === 'yes' },
+    { ...o, wardrobe: { theme: o.theme, ...dress }, background: o.background === 'yes' },
     await picturesOf(person.id, figure),
   )
   if ('code' in file) throw new Refusal(file)

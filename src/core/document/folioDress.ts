@@ -1,0 +1,31 @@
+/** What a folio is dressed in: entries of a map of its shared document, so that two people who change different styles both
+ *  keep their change. */
+import { STANDARD_STYLE, type HouseStyle, type Wardrobe } from '../style'
+
+export type FolioDress = Pick<Wardrobe, 'style' | 'own'>
+export const PLAIN_DRESS: FolioDress = { style: STANDARD_STYLE, own: {} }
+
+export const STYLE = 'style'
+export const OWN = 'own:'
+export const MOST_OWN_STYLES = 60
+
+type Entries = Iterable<readonly [string, unknown]>
+
+/** Total over whatever is stored; the server lets nothing in that is not sound. */
+export function readDress(entries: Entries): FolioDress {
+  const all = [...entries]
+  const style = all.find(([key]) => key === STYLE)?.[1]
+  const own = all.flatMap(([key, value]) =>
+    key.startsWith(OWN) && value !== null && typeof value === 'object'
+      ? [[key.slice(OWN.length), value as HouseStyle] as const]
+      : [],
+  )
+  if (typeof style !== 'string' && own.length === 0) return PLAIN_DRESS
+  return { style: typeof style === 'string' ? style : STANDARD_STYLE, own: Object.fromEntries(own) }
+}
+
+type Shared = { readonly set: (key: string, value: unknown) => void; readonly delete: (key: string) => void }
+/** The entry of the style of the whole folio, and of one that somebody has made. */
+export const setFolioStyle = (shared: Shared, style: string): void => shared.set(STYLE, style)
+export const setOwnStyle = (shared: Shared, name: string, style: HouseStyle | null): void =>
+  style === null ? shared.delete(OWN + name) : shared.set(OWN + name, style)

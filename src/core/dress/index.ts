@@ -1,0 +1,3 @@
+export { dress } from './dress'
+export { boxIn, fittedMark, pointIn, type Fit, type LineEnd, type Mark, type PathStep, type SceneLine } from './mark'
+export { textMark } from './textMark'

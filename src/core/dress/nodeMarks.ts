@@ -1,0 +1,169 @@
+/** A node as marks: what it stands on, its plates, picture, icon and words. */
+import { inflate, type Box, type Corner } from '../geometry'
+import type { PlacedNode } from '../layout'
+import { standingIn, type Plate, type TextBlock, type Voice } from '../measure'
+import type { Routed } from '../route'
+import type { Tone } from '../style'
+import { wordsOnRegion } from './setMarks'
+import type { Mark } from './mark'
+import { ellipse, plate, stroke } from './stroke'
+import { textMark } from './textMark'
+import { toneFor, toneNamed } from './tones'
+
+/** How a node is filled, after all who have a say. */
+export type FillRule = 'tint' | 'solid' | 'open' | 'none'
+type Fill = { readonly rule: FillRule; readonly tone: Tone; readonly colour: string }
+
+export function fillOf(n: PlacedNode, routed: Routed): Fill {
+  const { palette, house } = routed.style
+  const tone = toneFor(n, routed)
+  const byHouse = n.dress.fill === 'house' ? house.fill : n.dress.fill
+  // Where something begins or ends is told by a full fill wherever boxes are filled at all.
+  const strong = (n.role === 'start' || n.role === 'end') && byHouse === 'tint'
+  const given = n.look.fill
+  const rule =
+    given === 'none' ? 'none' : given !== undefined && n.shape !== 'plain' ? 'solid' : strong ? 'solid' : byHouse
+  const shown = n.shape === 'plain' ? 'none' : rule
+  const colour = { tint: tone.tint, solid: tone.solid, open: palette.ground, none: 'none' }[shown]
+  return { rule: shown, tone, colour }
+}
+
+/** The colour of each voice, on what it stands on. */
+function inks(n: PlacedNode, { rule, tone }: Fill, routed: Routed): Readonly<Record<Voice, string>> {
+  const { palette } = routed.style
+  const all = (c: string) => ({ heading: c, detail: c, measure: c, value: c, numeral: c, actor: c })
+  const region = n.role === 'member' && rule === 'none' ? wordsOnRegion(n, routed) : null
+  if (region !== null) return all(region)
+  const own = n.role === 'set' ? { heading: tone.ink } : {}
+  const quiet = rule === 'tint' ? tone.quietOnTint : palette.quiet
+  const calm = { ...all(palette.ink), detail: quiet, measure: quiet, numeral: tone.ink, actor: tone.ink, ...own }
+  const based = rule === 'solid' ? all(tone.onSolid) : calm
+  // Words in a band or a disc stand on the full colour.
+  if (n.dress.form === 'headed') return { ...based, heading: tone.onSolid }
+  if (n.dress.form === 'disc' || n.dress.form === 'stop') return { ...based, numeral: tone.onSolid }
+  return based
+}
+
+const outlineOf = (n: PlacedNode, { style }: Routed): number => {
+  const { outline } = n.dress
+  const least = style.body.size / 12
+  const width = outline < 0 ? Math.max(style.outline, least) * -outline : style.outline * outline
+  const thickness = n.look.thickness ?? 1
+  return (width === 0 && (n.look.line || thickness > 1) ? least : width) * thickness
+}
+
+/** Radius of corners, in parts of the size of the words. */
+export const RADIUS: Readonly<Record<Corner, number>> = {
+  square: 0,
+  soft: 0.42,
+  round: 1,
+  leaf: 1,
+  notched: 0.42,
+  cut: 0.5,
+}
+
+type Surface = Extract<Mark, { mark: 'shape' }>
+
+export function surfaceOf(n: PlacedNode, routed: Routed): Surface {
+  const { style } = routed
+  const { colour, rule, tone } = fillOf(n, routed)
+  const width = outlineOf(n, routed)
+  const line = (toneNamed(n.look.line, routed) ?? tone).line
+  return plate(n.barOf === null ? n.id : '', n.box, colour, {
+    shape: n.shape,
+    corner: style.house.corner,
+    radius: style.body.size * RADIUS[style.house.corner],
+    line: width > 0 ? (n.barOf === null ? line : style.palette.ink) : 'none',
+    width: n.barOf === null ? width : style.body.size / 12,
+    dash: n.look.dashed ? style.body.size * 0.35 : 0,
+    opacity: rule === 'none' ? 1 : (n.look.opacity ?? 1),
+  })
+}
+
+/** Within the shape where it holds a figure of its own, or where the house draws two lines. */
+function doubled(n: PlacedNode, surface: Surface, routed: Routed): Mark[] {
+  const unit = routed.style.body.size
+  const within = (by: number, width: number): Mark => ({
+    ...surface,
+    box: inflate(n.box, -by),
+    radius: Math.max(0, surface.radius - by * 0.6),
+    fill: 'none',
+    line: surface.line === 'none' ? toneFor(n, routed).line : surface.line,
+    width,
+  })
+  if (n.inset && n.shape !== 'doubled' && n.shape !== 'plain') return [within(unit * 0.28, Math.max(1, surface.width))]
+  const straight = n.shape === 'rect' || n.shape === 'roundRect' || n.shape === 'pill'
+  if (!routed.style.house.double || surface.width === 0 || !straight) return []
+  return [within(surface.width * 2.6, surface.width * 0.5)]
+}
+
+function shadow(surface: Surface, n: PlacedNode, routed: Routed): Mark[] {
+  const { depth, palette } = routed.style
+  if (depth === 0 || surface.fill === 'none') return []
+  const box = { ...surface.box, x: surface.box.x + depth, y: surface.box.y + depth }
+  const fill = surface.fill === palette.ground ? palette.hair : toneFor(n, routed).line
+  return [{ ...surface, box, fill, line: 'none', width: 0, opacity: 1 }]
+}
+
+function plateMarks(p: Plate, n: PlacedNode, surface: Surface, routed: Routed): Mark[] {
+  const { style } = routed
+  const tone = toneFor(n, routed)
+  if (p.plate === 'disc') {
+    const r = p.box.width / 2
+    return [ellipse(n.id, { x: p.box.x + r, y: p.box.y + r }, { x: r, y: r }, { fill: tone.solid })]
+  }
+  if (p.plate === 'rule')
+    return [stroke(n.id, [p.box, { x: p.box.x + p.box.width, y: p.box.y }], style.palette.hair, style.body.size / 14)]
+  const whole = p.box.height >= n.box.height - 0.5
+  // A band has the corners of its panel above, and none where the panel goes on.
+  if (p.plate === 'band')
+    return [
+      { ...surface, box: p.box, fill: tone.solid, line: 'none', width: 0 },
+      ...(whole || surface.radius === 0 ? [] : [plate(n.id, lowerHalf(p.box), tone.solid)]),
+    ]
+  return [plate(n.id, p.box, tone.solid)]
+}
+const lowerHalf = (b: Box): Box => ({ ...b, y: b.y + b.height / 2, height: b.height / 2 })
+
+export function nodeMarks(n: PlacedNode, routed: Routed): Mark[] {
+  const surface = surfaceOf(n, routed)
+  if (n.barOf !== null) return [surface]
+  const fill = fillOf(n, routed)
+  const colours = inks(n, fill, routed)
+  const standing = standingIn(n, n.box, routed)
+  const onDisc = n.dress.form === 'disc' || n.dress.form === 'stop'
+  const icon = n.pieces.icon
+  return [
+    ...shadow(surface, n, routed),
+    ...(surface.fill === 'none' && surface.line === 'none' ? [] : [surface]),
+    ...standing.plates.flatMap((p) => plateMarks(p, n, surface, routed)),
+    ...doubled(n, surface, routed),
+    ...(n.pieces.picture && standing.picture
+      ? [
+          {
+            mark: 'picture',
+            owner: n.id,
+            hash: n.pieces.picture.hash,
+            box: standing.picture,
+            line: fill.tone.line,
+          } as const,
+        ]
+      : []),
+    ...(icon && standing.icon
+      ? [
+          {
+            mark: 'icon',
+            owner: n.id,
+            name: icon.name,
+            box: standing.icon,
+            fill: onDisc || fill.rule === 'solid' || n.dress.form === 'headed' ? fill.tone.onSolid : fill.tone.ink,
+          } as const,
+        ]
+      : []),
+    ...standing.words.map((w) => textMark(n.id, aligned(w.block, n), w.centre, colours[w.voice])),
+  ]
+}
+
+/** As a person wants the lines of it. */
+const aligned = (block: TextBlock, n: PlacedNode): TextBlock =>
+  n.look.align !== 'start' ? block : { ...block, lines: block.lines.map((l) => ({ ...l, x: -block.width / 2 })) }

@@ -1,0 +1,69 @@
+/** What colour each node of a figure is to have, as a place in a series or on a scale; which colours these are, the house style
+ *  says. */
+import { linksInOrder, nodesInOrder, type Figure, type FigureNode, type NodeId } from './figure'
+import type { Colouring } from './vocabulary'
+
+/** `series`: the so-manieth colour that tells things apart; `share`: between the least and the greatest value; `role`: as its
+ *  role has it. */
+export type Hue =
+  | { readonly by: 'role' }
+  | { readonly by: 'series'; readonly index: number }
+  | { readonly by: 'share'; readonly share: number }
+
+const ROLE: Hue = { by: 'role' }
+const series = (index: number): Hue => ({ by: 'series', index })
+
+const rows: Readonly<Record<Colouring, (figure: Figure, nodes: readonly FigureNode[]) => ReadonlyMap<NodeId, Hue>>> = {
+  role: (_, nodes) => new Map(nodes.map((n) => [n.id, ROLE])),
+  one: (_, nodes) => new Map(nodes.map((n) => [n.id, ROLE])),
+  each: (_, nodes) => new Map(nodes.map((n, i) => [n.id, series(i)])),
+  level: (figure, nodes) => {
+    const { level } = depths(figure)
+    return new Map(nodes.map((n) => [n.id, series(level(n.id))]))
+  },
+  branch: (figure, nodes) => {
+    const { line } = depths(figure)
+    const heads = [...new Set(nodes.flatMap((n) => line(n.id)[1] ?? []))]
+    // What all branches hang on belongs to none.
+    return new Map(
+      nodes.map((n) => {
+        const head = line(n.id)[1]
+        return [n.id, head === undefined ? ROLE : series(heads.indexOf(head))]
+      }),
+    )
+  },
+  actor: (_, nodes) => {
+    const actors = [...new Set(nodes.flatMap((n) => n.actor ?? []))]
+    return new Map(nodes.map((n) => [n.id, n.actor ? series(actors.indexOf(n.actor)) : ROLE]))
+  },
+  value: (_, nodes) => {
+    const values = nodes.flatMap((n) => n.measure?.value ?? [])
+    const [least, most] = [Math.min(...values), Math.max(...values)]
+    const hue = (value: number | undefined): Hue =>
+      value === undefined ? ROLE : { by: 'share', share: most > least ? (value - least) / (most - least) : 1 }
+    return new Map(nodes.map((n) => [n.id, hue(n.measure?.value)]))
+  },
+}
+
+export const huesOf = (figure: Figure, colouring: Colouring): ReadonlyMap<NodeId, Hue> =>
+  rows[colouring](figure, nodesInOrder(figure))
+
+/** What each colour means, in the order of the colours; empty where colours mean no more than roles. */
+export function keyOf(figure: Figure, colouring: Colouring): readonly { readonly name: string; readonly hue: Hue }[] {
+  const nodes = nodesInOrder(figure)
+  if (colouring === 'actor')
+    return [...new Set(nodes.flatMap((n) => n.actor ?? []))].map((name, i) => ({ name, hue: series(i) }))
+  return []
+}
+
+/** The nodes above each, from the root down to it; what is reached by several links hangs below the first. */
+function depths(figure: Figure) {
+  const above = new Map<NodeId, NodeId>()
+  for (const l of linksInOrder(figure)) if (!above.has(l.to) && l.from !== l.to) above.set(l.to, l.from)
+  const line = (id: NodeId): readonly NodeId[] => {
+    const out = [id]
+    for (let up = above.get(id); up !== undefined && !out.includes(up); up = above.get(up)) out.unshift(up)
+    return out
+  }
+  return { line, level: (id: NodeId) => line(id).length - 1 }
+}

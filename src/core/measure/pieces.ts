@@ -1,0 +1,89 @@
+/** What a node says and shows, each piece set by itself, before anything is known of where it stands. */
+import type { FigureNode } from '../figure'
+import type { Size } from '../geometry'
+import type { FigureStyle, NodeDress, TextLook } from '../style'
+import { textBlock, type TextBlock } from './textBlock'
+import type { Typesetter } from './typesetter'
+
+export type Pieces = {
+  readonly heading: TextBlock | null
+  readonly detail: TextBlock | null
+  /** How long it takes, and what it is worth. */
+  readonly measure: TextBlock | null
+  readonly value: TextBlock | null
+  readonly numeral: TextBlock | null
+  readonly actor: TextBlock | null
+  readonly icon: (Size & { readonly name: string }) | null
+  readonly picture: (Size & { readonly hash: string; readonly alt: string }) | null
+}
+export type Voice = 'heading' | 'detail' | 'measure' | 'value' | 'numeral' | 'actor'
+
+export const NO_PIECES: Pieces = {
+  heading: null,
+  detail: null,
+  measure: null,
+  value: null,
+  numeral: null,
+  actor: null,
+  icon: null,
+  picture: null,
+}
+
+/** What is asked of a node's pieces by those who know its place in the figure. */
+export type Asked = {
+  readonly dress: NodeDress
+  /** The widest a line may be. */
+  readonly room: number
+  /** What the node is worth, as words. */
+  readonly worth: string | null
+  readonly numeral: string | null
+  readonly largeNumeral: boolean
+  readonly showsActor: boolean
+  readonly picture: Size
+}
+
+/** Over the size of the words. */
+const ICON = 1.7
+const STEP = 1.15
+const WORTHLESS = ''
+
+const larger = (look: TextLook, factor: number): TextLook => ({ ...look, size: look.size * factor })
+
+export function piecesOf(node: FigureNode, asked: Asked, style: FigureStyle, typesetter: Typesetter): Pieces {
+  const { dress, room } = asked
+  const step = STEP ** (node.look?.step ?? 0)
+  const set = (text: string | null | undefined, look: TextLook, most = room): TextBlock | null =>
+    text ? textBlock([{ text, look: larger(look, step) }], most, typesetter) : null
+  const says = node.picture && node.text === '' ? WORTHLESS : node.text || '…'
+  const isBold = node.look?.bold ?? (dress.bold || node.role === 'set' || (node.role === 'point' && !!node.detail))
+  const headed = dress.bold && (node.role === 'point' || dress.heading > 1)
+  const face = isBold ? (headed || node.role === 'set' ? style.heading : style.strong) : style.body
+  return {
+    heading: set(says, larger(face, dress.heading)),
+    detail: set(node.detail, style.label),
+    measure: set(node.duration, style.label),
+    value: set(asked.worth, style.strong),
+    numeral: set(asked.numeral, asked.largeNumeral ? style.numeral : style.strong),
+    actor: asked.showsActor ? set(node.actor, style.label) : null,
+    icon: node.icon
+      ? { name: node.icon, width: style.body.size * ICON * step, height: style.body.size * ICON * step }
+      : null,
+    picture: node.picture ? within(node.picture, asked.picture, style.body.size) : null,
+  }
+}
+
+/** As large as it may be, and no larger than it is. */
+function within(picture: NonNullable<FigureNode['picture']>, most: Size, unit: number): Pieces['picture'] {
+  const wished = Math.min(1, most.width / picture.width, most.height / picture.height)
+  const scale = Math.max(wished, unit / Math.max(picture.width, picture.height))
+  return {
+    hash: picture.hash,
+    alt: picture.alt ?? '',
+    width: picture.width * scale,
+    height: picture.height * scale,
+  }
+}
+
+/** All its words, as they are read. */
+export const wordsOf = (p: Pieces): string =>
+  [p.actor, p.heading, p.measure, p.detail, p.value].flatMap((b) => (b ? [b.text] : [])).join(' ')

@@ -1,0 +1,75 @@
+/** A house style as data: what ships, what people make, and what is imported and exported as JSON. */
+import * as z from 'zod/mini'
+import { colourings, connectorForms, figureKinds, typefaces } from '../figure'
+import { corners } from '../geometry'
+
+const part = z.number().check(z.gte(0), z.lte(1))
+const shade = z.readonly(
+  z.tuple([part, z.number().check(z.gte(0), z.lte(0.5)), z.number().check(z.gte(0), z.lte(360))]),
+)
+
+/** What the colours of a palette are for. `main` is the ordinary, `accent` what asks or matters, `aside` what stands beside,
+ *  `good` and `poor` ends, `strong` where something begins or stops. */
+export const toneNames = ['main', 'accent', 'aside', 'good', 'poor', 'strong'] as const
+
+const palette = z.readonly(
+  z.object({
+    ground: shade,
+    ink: shade,
+    tones: z.readonly(z.record(z.enum(toneNames), shade)),
+    /** Colours that tell things apart, in the order in which they are taken. */
+    series: z.readonly(z.array(shade).check(z.minLength(2), z.maxLength(12))),
+    /** How much of a colour is in a tint of it. */
+    tint: z.number().check(z.gte(0.04), z.lte(0.6)),
+  }),
+)
+
+export const fills = ['tint', 'solid', 'open'] as const
+export const lineEnds = ['solid', 'open', 'dot', 'none'] as const
+export const hands = ['crisp', 'drawn'] as const
+export const textures = ['none', 'hatch', 'grain'] as const
+
+const factor = z.number().check(z.gte(0.3), z.lte(3))
+
+export const houseStyleSchema = z.readonly(
+  z.object({
+    name: z.string().check(z.minLength(1), z.maxLength(60)),
+    /** What it is for, in a sentence. */
+    about: z.string().check(z.maxLength(200)),
+    light: palette,
+    dark: palette,
+    type: z.enum(typefaces),
+    numerals: z.enum(['arabic', 'roman']),
+    corner: z.enum(corners),
+    fill: z.enum(fills),
+    /** Thickness of outlines; 1 is a twelfth of the size of the words, 0 is none. */
+    outline: z.number().check(z.gte(0), z.lte(4)),
+    /** Outlines are two lines. */
+    double: z.boolean(),
+    line: z.readonly(
+      z.object({
+        weight: factor,
+        form: z.enum(connectorForms),
+        ends: z.enum(lineEnds),
+        /** In the colour of its series or tone rather than in ink. */
+        tone: z.nullable(z.enum(toneNames)),
+      }),
+    ),
+    /** Of the room between things. */
+    space: factor,
+    /** Size of headings over that of words. */
+    heading: z.number().check(z.gte(1), z.lte(2)),
+    texture: z.enum(textures),
+    hand: z.enum(hands),
+    /** A printed shadow, that far to the right and down, in parts of the size of the words. */
+    depth: z.number().check(z.gte(0), z.lte(0.6)),
+    /** What colours tell apart, by kind; roles where nothing is said. */
+    colouring: z.readonly(z.partialRecord(z.enum(figureKinds), z.enum(colourings))),
+    /** The treatment of each kind that shows the style best. */
+    treatments: z.readonly(z.partialRecord(z.enum(figureKinds), z.string().check(z.maxLength(32)))),
+  }),
+)
+
+export type HouseStyle = z.infer<typeof houseStyleSchema>
+export type PaletteFields = HouseStyle['light']
+export type ToneName = (typeof toneNames)[number]

@@ -1,0 +1,34 @@
+/** The house styles that ship: a file and a row each, and nothing else needs to know of a new one. Shades are OKLCH. What
+ *  each is recognised by stands in its `about`; `style.test` holds them to `checkStyle`. */
+import type { HouseStyle } from './houseStyleSchema'
+import { chartTable } from './houses/chartTable'
+import { signalFlags } from './houses/signalFlags'
+import { logBook } from './houses/logBook'
+import { nightWatch } from './houses/nightWatch'
+import { lighthouse } from './houses/lighthouse'
+import { tideline } from './houses/tideline'
+import { regatta } from './houses/regatta'
+import { kelp } from './houses/kelp'
+import { ropeAndBrass } from './houses/ropeAndBrass'
+import { fog } from './houses/fog'
+import { ticket } from './houses/ticket'
+import { chalkAndSlate } from './houses/chalkAndSlate'
+
+export const houseStyles = {
+  'chart-table': chartTable,
+  'signal-flags': signalFlags,
+  'log-book': logBook,
+  'night-watch': nightWatch,
+  lighthouse,
+  tideline,
+  regatta,
+  kelp,
+  'rope-and-brass': ropeAndBrass,
+  fog,
+  ticket,
+  'chalk-and-slate': chalkAndSlate,
+} satisfies Record<string, HouseStyle>
+
+export type ShippedStyle = keyof typeof houseStyles
+/** What a folio is dressed in where nobody has chosen. */
+export const STANDARD_STYLE: ShippedStyle = 'chart-table'

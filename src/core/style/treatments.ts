@@ -1,0 +1,346 @@
+/** Treatments: how the nodes of an arrangement are dressed. Rows only; `measure/forms` knows where the parts of a form stand,
+ *  `layout/finishes` what is drawn besides, `dress` how it is painted. */
+import { isChain, isWordless, type Colouring, type Figure, type FigureKind, type NodeRole, type Trait } from '../figure'
+import type { ShapeName } from '../geometry'
+import type { ToneName } from './houseStyleSchema'
+
+/** How the parts of a node stand: a row of `measure/forms`. */
+export type FormName = 'centred' | 'panel' | 'headed' | 'ruled' | 'disc' | 'stop' | 'sided' | 'open' | 'row' | 'ledger'
+/** What an arrangement gets besides nodes and connectors: a row of `layout/finishes`. */
+export type FinishName =
+  'segments' | 'route' | 'stops' | 'onward' | 'rules' | 'leafPanels' | 'levelBands' | 'outcomeBars'
+
+export type NodeDress = {
+  readonly form: FormName
+  /** `house`: as the house style fills; `open`: the ground within an outline; `none`: words alone. */
+  readonly fill: 'house' | 'tint' | 'solid' | 'open' | 'none'
+  /** Null where the role says it. */
+  readonly shape: ShapeName | null
+  /** Times the outline of the house style; negative for one that is drawn even where the style has none. */
+  readonly outline: number
+  /** Size of the heading, times that of the house style. */
+  readonly heading: number
+  /** Headings in the heading's face. */
+  readonly bold: boolean
+  /** Null where role or colouring say it. */
+  readonly tone: ToneName | null
+  /** What is large here is larger in the picture: by links, by share. */
+  readonly sizedBy: 'words' | 'links' | 'share'
+}
+export type Treatment = {
+  readonly name: string
+  /** The arrangements it is made for; all where null. */
+  readonly suits: readonly string[] | null
+  /** What the figure must be: one node after another, with nothing said between. */
+  readonly needs: 'chain' | null
+  readonly node: NodeDress
+  readonly roles: Partial<Readonly<Record<NodeRole, Partial<NodeDress>>>>
+  /** By what a node is in its figure: over what its role says. */
+  readonly traits: Partial<Readonly<Record<Trait, Partial<NodeDress>>>>
+  /** Null where the house style says it. */
+  readonly colouring: Colouring | null
+  readonly finish: FinishName | null
+  /** Times the gaps of the house style. */
+  readonly gap: number
+  /** How connectors are drawn. */
+  readonly links: 'house' | 'quiet' | 'heavy'
+  /** Of Venn diagrams: how the sets are filled. */
+  readonly sets: 'tint' | 'solid' | 'outline'
+}
+
+const plate: NodeDress = {
+  form: 'centred',
+  fill: 'house',
+  shape: null,
+  outline: 1,
+  heading: 1,
+  bold: false,
+  tone: null,
+  sizedBy: 'words',
+}
+const words: NodeDress = { ...plate, fill: 'none', shape: 'plain', outline: 0 }
+const plain: Treatment = {
+  name: 'Plates',
+  suits: null,
+  needs: null,
+  node: plate,
+  roles: {},
+  traits: {},
+  colouring: null,
+  finish: null,
+  gap: 1,
+  links: 'house',
+  sets: 'tint',
+}
+/** Arrangements that tell the order themselves. */
+const UNORDERED = ['grid', 'line', 'list', 'ring', 'quadrants']
+const OUTLINE: Partial<NodeDress> = { fill: 'open', outline: -1.4 }
+
+const outlines: Treatment = { ...plain, name: 'Outlines', node: { ...plate, ...OUTLINE } }
+const solids: Treatment = { ...plain, name: 'Solids', node: { ...plate, fill: 'solid', outline: 0 } }
+
+export const treatments = {
+  points: {
+    plate: plain,
+    panel: {
+      ...plain,
+      name: 'Panels, large numerals',
+      suits: UNORDERED,
+      node: { ...plate, form: 'panel', fill: 'solid', outline: 0, bold: true, heading: 1.15 },
+    },
+    headed: {
+      ...plain,
+      name: 'Headed panels',
+      suits: [...UNORDERED, 'stages', 'ladder', 'timeLine'],
+      node: { ...plate, form: 'headed', fill: 'tint', outline: 0, bold: true, heading: 1.15 },
+    },
+    ruled: {
+      ...plain,
+      name: 'Numerals on rules',
+      suits: ['grid', 'line', 'list', 'quadrants'],
+      node: { ...words, form: 'ruled', bold: true, heading: 1.15, tone: 'accent' },
+      gap: 0.8,
+    },
+    disc: {
+      ...plain,
+      name: 'Discs over words',
+      suits: UNORDERED,
+      node: { ...words, form: 'disc', bold: true, heading: 1.15 },
+    },
+    side: {
+      ...plain,
+      name: 'Side bars',
+      node: { ...plate, form: 'sided', fill: 'tint', shape: 'rect', outline: 0, bold: true, heading: 1.15 },
+      suits: [...UNORDERED, 'stages', 'ladder', 'timeLine'],
+    },
+    open: {
+      ...plain,
+      name: 'Words alone',
+      suits: [...UNORDERED, 'stages', 'timeLine'],
+      node: { ...words, form: 'open', bold: true, heading: 1.15 },
+    },
+    outline: outlines,
+    solid: { ...solids, suits: ['stages', 'ladder', 'pyramid', 'timeLine'] },
+    bands: {
+      ...plain,
+      name: 'Stacked bands',
+      suits: ['list', 'pyramid', 'ladder'],
+      node: { ...plate, form: 'row', fill: 'solid', shape: 'rect', outline: 0, bold: true, heading: 1.15 },
+      gap: 0.16,
+    },
+    segments: {
+      ...plain,
+      name: 'Segments of a ring',
+      suits: ['ring'],
+      node: { ...words, form: 'open', bold: true, heading: 1.15 },
+      colouring: 'each',
+      finish: 'segments',
+    },
+    milestones: {
+      ...plain,
+      name: 'Milestones',
+      suits: ['timeLine'],
+      node: { ...words, form: 'open', bold: true, heading: 1.5 },
+    },
+  },
+  process: {
+    plate: plain,
+    solid: solids,
+    outline: outlines,
+    side: {
+      ...plain,
+      name: 'Side bars, who does it',
+      node: { ...plate, form: 'sided', fill: 'tint', shape: 'rect', outline: 0 },
+      roles: {
+        start: { form: 'centred', shape: 'pill', fill: 'solid' },
+        end: { form: 'centred', shape: 'pill', fill: 'solid' },
+        question: { form: 'centred', shape: 'diamond', outline: 1 },
+        connector: { form: 'centred', shape: 'circle' },
+      },
+    },
+    gates: {
+      ...plain,
+      name: 'Questions set apart',
+      node: { ...plate, fill: 'tint', outline: 0, tone: 'aside' },
+      roles: {
+        question: { fill: 'solid', tone: 'accent', bold: true },
+        start: { fill: 'solid', tone: 'strong' },
+        end: { fill: 'solid', tone: 'strong' },
+      },
+      links: 'quiet',
+    },
+    route: {
+      ...plain,
+      name: 'One line, numbered stops',
+      suits: ['rows'],
+      needs: 'chain',
+      node: { ...words, form: 'disc' },
+      finish: 'route',
+    },
+    stops: {
+      ...plain,
+      name: 'Stops on a line',
+      suits: ['down'],
+      needs: 'chain',
+      node: { ...words, form: 'stop' },
+      finish: 'stops',
+    },
+    arrows: {
+      ...plain,
+      name: 'Bands that point on',
+      suits: ['rows'],
+      needs: 'chain',
+      node: { ...plate, fill: 'solid', shape: 'onward', outline: 0 },
+      finish: 'onward',
+      gap: 0.14,
+    },
+    ledger: {
+      ...plain,
+      name: 'Ledger',
+      suits: ['down'],
+      needs: 'chain',
+      node: { ...words, form: 'ledger' },
+      finish: 'rules',
+    },
+    milestones: {
+      ...plain,
+      name: 'Milestones',
+      suits: ['timeLine'],
+      node: { ...words, form: 'open', bold: true },
+    },
+  },
+  hierarchy: {
+    plate: plain,
+    solid: { ...solids, suits: ['down', 'across', 'stacked', 'levels', 'rays', 'outline'] },
+    outline: outlines,
+    headed: {
+      ...plain,
+      name: 'Headed panels',
+      suits: ['stacked', 'down', 'across'],
+      node: { ...plate, fill: 'solid', outline: 0, bold: true },
+      traits: { leaf: { fill: 'tint', bold: false } },
+      finish: 'leafPanels',
+    },
+    ruled: {
+      ...plain,
+      name: 'Words and rules',
+      suits: ['outline', 'across', 'down', 'stacked', 'rays'],
+      node: { ...words, form: 'open' },
+      traits: { root: { bold: true, heading: 1.25 } },
+      gap: 0.8,
+    },
+    discs: {
+      ...plain,
+      name: 'Discs by share',
+      suits: ['rays', 'down', 'across'],
+      node: { ...plate, shape: 'circle', fill: 'solid', outline: 0, sizedBy: 'share' },
+      traits: { leaf: { shape: 'plain', fill: 'none', sizedBy: 'words' } },
+    },
+    tints: {
+      ...plain,
+      name: 'Nested tints',
+      suits: ['nested', 'levels', 'down'],
+      node: { ...plate, fill: 'tint', outline: 0 },
+      traits: { root: { bold: true } },
+      colouring: 'level',
+    },
+    bands: {
+      ...plain,
+      name: 'Bands by level',
+      suits: ['down', 'levels', 'across'],
+      node: { ...plate, fill: 'open', outline: 0 },
+      traits: { root: { bold: true } },
+      finish: 'levelBands',
+      colouring: 'level',
+    },
+  },
+  concept: {
+    plate: plain,
+    outline: outlines,
+    paper: {
+      ...plain,
+      name: 'Words on paper',
+      node: { ...words, bold: true },
+      links: 'quiet',
+    },
+    discs: {
+      ...plain,
+      name: 'Discs by links',
+      node: { ...plate, shape: 'circle', fill: 'solid', outline: 0, sizedBy: 'links' },
+    },
+    cards: {
+      ...plain,
+      name: 'Cards',
+      node: { ...plate, form: 'sided', fill: 'tint', shape: 'rect', outline: 0, bold: true },
+    },
+    hub: {
+      ...plain,
+      name: 'The hub large',
+      node: { ...plate, fill: 'tint', tone: 'aside', outline: 0 },
+      traits: { hub: { fill: 'solid', tone: 'accent', heading: 1.5, bold: true } },
+      links: 'quiet',
+    },
+  },
+  venn: {
+    tint: { ...plain, name: 'Tints' },
+    solid: { ...plain, name: 'Solids, hatched where they meet', sets: 'solid' },
+    outline: { ...plain, name: 'Thick outlines', sets: 'outline' },
+    cards: {
+      ...plain,
+      name: 'Members on cards',
+      roles: { member: { fill: 'open', shape: 'roundRect', outline: -0.6 } },
+    },
+  },
+  decision: {
+    plate: plain,
+    outline: outlines,
+    solid: { ...solids, suits: ['tree', 'down', 'flow', 'field'] },
+    bars: {
+      ...plain,
+      name: 'Outcomes as bars',
+      suits: ['tree'],
+      roles: { outcome: { ...words, form: 'open' } },
+      finish: 'outcomeBars',
+      links: 'quiet',
+    },
+    rest: {
+      ...plain,
+      name: 'The best way bold',
+      node: { ...plate, fill: 'tint', tone: 'aside', outline: 0 },
+      traits: { best: { fill: 'solid', tone: 'accent', bold: true } },
+      links: 'quiet',
+    },
+    ledger: {
+      ...plain,
+      name: 'Ledger',
+      suits: ['table'],
+      node: { ...words, form: 'open' },
+      roles: { option: { bold: true, heading: 1.15 } },
+      traits: { best: { fill: 'solid', tone: 'accent', shape: 'roundRect', form: 'centred', bold: true } },
+    },
+  },
+} satisfies Record<FigureKind, Record<string, Treatment>>
+
+export type NamedTreatment = Treatment & { readonly id: string }
+
+/** Those that a figure can be dressed in as it is arranged, the plain one first. */
+export const treatmentsFor = (
+  figure: Pick<Figure, 'kind' | 'arrangement' | 'nodes' | 'links'>,
+): readonly NamedTreatment[] =>
+  Object.entries<Treatment>(treatments[figure.kind])
+    .map(([id, row]) => ({ id, ...row }))
+    .filter((t) => t.suits === null || t.suits.includes(figure.arrangement))
+    .filter((t) => t.needs === null || (isChain(figure) && isWordless(figure)))
+
+/** The first of the wanted names that suits the figure; the plain treatment where none does. */
+export function treatmentRow(
+  figure: Parameters<typeof treatmentsFor>[0],
+  ...wanted: readonly (string | undefined)[]
+): NamedTreatment {
+  const list = treatmentsFor(figure)
+  for (const name of wanted) {
+    const found = list.find((t) => t.id === name)
+    if (found) return found
+  }
+  return list[0] as NamedTreatment
+}
