@@ -1,4 +1,4 @@
-import { plainWardrobe } from '../src/core/style'
+import { houseStyles, plainWardrobe } from '../src/core/style'
 import assert from 'node:assert/strict'
 import { existsSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -354,17 +354,23 @@ test('the worker in the browser and Node compute the same scene, to the last dig
     b.driver.executeScript<boolean>('return Boolean(window.workerAddress)'),
   )
   const typesetter = shippedTypesetter()
+  const styles = Object.keys(houseStyles)
+  const worn = (i: number) => ({
+    ...plainWardrobe(i % 2 ? 'dark' : 'light'),
+    style: styles[i % styles.length] as string,
+  })
   /** Draws in one new worker, spoken to as the page's client does; names what differs from Node. */
   const differing = async (figures: readonly Figure[]) => {
     const scenes = await b.driver.executeAsyncScript<Record<string, string>>(
       `const done = arguments[arguments.length - 1], worker = new Worker(...window.workerAddress), out = {};
        worker.onerror = (e) => done({ error: e.message });
        worker.onmessage = (e) => { out[e.data.id] = JSON.stringify(e.data.value); if (Object.keys(out).length === arguments[0].length) { worker.terminate(); done(out) } };
-       arguments[0].forEach((f, i) => worker.postMessage({ id: String(i), type: 'APPLY', path: ['draw'], argumentList: [f, 'light', null].map((value) => ({ type: 'RAW', value })) }))`,
+       arguments[0].forEach((f, i) => worker.postMessage({ id: String(i), type: 'APPLY', path: ['draw'], argumentList: [f, arguments[1][i], null].map((value) => ({ type: 'RAW', value })) }))`,
       figures,
+      figures.map((_, i) => worn(i)),
     )
     return figures.flatMap((f, i) =>
-      scenes[i] === JSON.stringify(sceneOf(f, plainWardrobe('light'), typesetter)) ? [] : [`${f.id} ${f.arrangement}`],
+      scenes[i] === JSON.stringify(sceneOf(f, worn(i), typesetter)) ? [] : [`${f.id} ${f.arrangement}`],
     )
   }
   const arranged = figureKinds.flatMap((kind) =>

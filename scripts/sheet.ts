@@ -6,7 +6,7 @@ import { figureKinds, frameTable, kinds, SMALLEST_TEXT, type Figure } from '../s
 import { svgFile } from '../src/core/formats'
 import { arrangementsFor } from '../src/core/layout'
 import { sceneOf } from '../src/core/pipeline'
-import { houseStyles, treatmentsFor, type Theme } from '../src/core/style'
+import { STANDARD_STYLE, houseStyles, treatmentsFor, type Theme } from '../src/core/style'
 import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
 import { chapters, figureOf } from '../src/server/demoChapters'
 import { sheetPassages } from './sheetPassages'
@@ -64,17 +64,16 @@ function treated(kind: Figure['kind']): Drawn[] {
   const all = [...new Set(own.flatMap((f) => arrangementsFor(f).map((a) => a.id)))]
   return all.flatMap((arrangement) => {
     const suited = own.filter((f) => arrangementsFor(f).some((a) => a.id === arrangement))
-    const first = suited.find((f) => f.arrangement === arrangement) ?? suited[0]
-    if (!first) return []
-    const figure = { ...slide(first), arrangement }
-    return treatmentsFor(figure).map((t) =>
-      drawn(
-        { ...figure, dress: { ...figure.dress, treatment: t.id } },
-        Object.keys(houseStyles)[0] as string,
-        'light',
-        `${arrangement} · ${t.id}`,
-      ),
-    )
+    const arranged = suited
+      .toSorted((a, b) => Number(b.arrangement === arrangement) - Number(a.arrangement === arrangement))
+      .map((f) => ({ ...slide(f), arrangement }))
+    const ids = [...new Set(arranged.flatMap((f) => treatmentsFor(f).map((t) => t.id)))]
+    return ids.flatMap((id) => {
+      const figure = arranged.find((f) => treatmentsFor(f).some((t) => t.id === id))
+      return figure
+        ? [drawn({ ...figure, dress: { treatment: id } }, STANDARD_STYLE, 'light', `${arrangement} · ${id}`)]
+        : []
+    })
   })
 }
 

@@ -1,1 +1,2 @@
+export { drawnFaults, type DrawnFault } from './drawnFaults'
 export { bendsOf, crossingsOf, routedFaults, type Fault } from './routedFaults'

@@ -5,7 +5,7 @@ import type { Routed } from '../route'
 import type { Tone } from '../style'
 import type { Mark, PathStep } from './mark'
 import { RADIUS } from './nodeMarks'
-import { setMarks } from './setMarks'
+import { panelLook, setMarks } from './setMarks'
 import { ellipse, path, plate, stroke } from './stroke'
 import { textMark } from './textMark'
 import { seriesTone, toneFor } from './tones'
@@ -49,16 +49,14 @@ const draw: { [K in Decor['kind']]: (d: Extract<Decor, { kind: K }>, r: Routed) 
   panel: (d, r) => {
     const { style } = r
     const radius = style.body.size * 0.28
-    const { tint, line } = style.palette.tones.main
+    const { fill, line, width } = panelLook(d, r)
+    const dot = (i: number) => {
+      const tone = seriesTone(style.palette, d.sets[i] ?? 0)
+      return style.treatment.sets === 'solid' ? { fill: tone.tint } : { fill: tone.solid }
+    }
     return [
-      plate('', d.box, style.house.fill === 'open' ? style.palette.ground : tint, {
-        ...cornersOf(r),
-        line,
-        width: style.body.size * THIN,
-      }),
-      ...d.dots.map((p, i) =>
-        ellipse('', p, { x: radius, y: radius }, { fill: seriesTone(style.palette, d.sets[i] ?? 0).solid }),
-      ),
+      plate('', d.box, fill, { ...cornersOf(r), line, width }),
+      ...d.dots.map((p, i) => ellipse('', p, { x: radius, y: radius }, dot(i))),
     ]
   },
   lane: (d, { style }) => {

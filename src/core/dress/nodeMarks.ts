@@ -33,7 +33,7 @@ function inks(n: PlacedNode, { rule, tone }: Fill, routed: Routed): Readonly<Rec
   const { palette } = routed.style
   const all = (c: string) => ({ heading: c, detail: c, measure: c, value: c, numeral: c, actor: c })
   const region = n.role === 'member' && rule === 'none' ? wordsOnRegion(n, routed) : null
-  if (region !== null) return all(region)
+  if (region !== null) return all(region.ink)
   const own = n.role === 'set' ? { heading: tone.ink } : {}
   const quiet = rule === 'tint' ? tone.quietOnTint : palette.quiet
   const calm = { ...all(palette.ink), detail: quiet, measure: quiet, numeral: tone.ink, actor: tone.ink, ...own }
@@ -131,11 +131,11 @@ export function nodeMarks(n: PlacedNode, routed: Routed): Mark[] {
   const fill = fillOf(n, routed)
   const colours = inks(n, fill, routed)
   const standing = standingIn(n, n.box, routed)
-  const onDisc = n.dress.form === 'disc' || n.dress.form === 'stop'
   const icon = n.pieces.icon
   return [
     ...shadow(surface, n, routed),
     ...(surface.fill === 'none' && surface.line === 'none' ? [] : [surface]),
+    ...apart(n, fill, routed),
     ...standing.plates.flatMap((p) => plateMarks(p, n, surface, routed)),
     ...doubled(n, surface, routed),
     ...(n.pieces.picture && standing.picture
@@ -156,12 +156,25 @@ export function nodeMarks(n: PlacedNode, routed: Routed): Mark[] {
             owner: n.id,
             name: icon.name,
             box: standing.icon,
-            fill: onDisc || fill.rule === 'solid' || n.dress.form === 'headed' ? fill.tone.onSolid : fill.tone.ink,
+            fill: iconColour(n, fill, colours.heading),
           } as const,
         ]
       : []),
     ...standing.words.map((w) => textMark(n.id, aligned(w.block, n), w.centre, colours[w.voice])),
   ]
+}
+
+/** What reaches over the border of its region stands on a plate of its own. */
+function apart(n: PlacedNode, { rule }: Fill, routed: Routed): Mark[] {
+  const own = n.role === 'member' && rule === 'none' ? wordsOnRegion(n, routed)?.plate : null
+  return own ? [plate(n.id, n.box, own)] : []
+}
+
+/** On a full colour as the words there, in a region as its words, else in the colour of its node. */
+function iconColour(n: PlacedNode, { rule, tone }: Fill, words: string): string {
+  const { form } = n.dress
+  if (rule === 'solid' || form === 'headed' || form === 'disc' || form === 'stop') return tone.onSolid
+  return n.role === 'member' && rule === 'none' ? words : tone.ink
 }
 
 /** As a person wants the lines of it. */

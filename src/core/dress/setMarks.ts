@@ -1,6 +1,6 @@
 /** The sets of a Venn diagram as marks: tints that show through each other, solids whose overlaps are hatched, outlines. */
-import { cosine, sine, type Point } from '../geometry'
-import type { Decor, PlacedNode } from '../layout'
+import { centreOf, contains, cosine, sine, type Box, type Point } from '../geometry'
+import { isInSet, type Decor, type PlacedNode } from '../layout'
 import type { Routed } from '../route'
 import { contrast, mixed, type Palette, type Tone } from '../style'
 import { clipped, hatched } from './hatch'
@@ -9,6 +9,7 @@ import { ellipse, path, polygon } from './stroke'
 import { toneFor } from './tones'
 
 type SetDecor = Extract<Decor, { kind: 'set' }>
+type PanelDecor = Extract<Decor, { kind: 'panel' }>
 
 /** Tints show through each other. */
 const THROUGH = 0.72
@@ -44,15 +45,36 @@ function meetingColour(tones: readonly Tone[], palette: Palette): string {
 const wordsOn = (fill: string, palette: Palette): string =>
   contrast(palette.ground, fill) >= contrast(palette.ink, fill) ? palette.ground : palette.ink
 
-/** The colour of words in the region of a member, where regions are full; null where they are not. */
-export function wordsOnRegion(n: PlacedNode, routed: Routed): string | null {
-  const { style } = routed
-  if (style.treatment.sets !== 'solid' || !routed.decor.some((d) => d.kind === 'set')) return null
-  const tones = setNodes(routed).flatMap((s, i) => (n.memberOf.includes(s.id) ? [toneOfSet(i, routed)] : []))
-  if (tones.length === 0) return style.palette.ink
+/** The sets whose regions a place lies in. */
+const setsAt = (p: Point, regions: readonly (SetDecor | PanelDecor)[]): readonly number[] => {
+  const panel = regions.find((d) => d.kind === 'panel' && contains(d.box, { ...p, width: 0, height: 0 }))
+  if (panel?.kind === 'panel') return panel.sets
+  return regions.flatMap((d) => (d.kind === 'set' && isInSet(p, d) ? [d.tint] : []))
+}
+
+/** Places all over a box. */
+const placesIn = (b: Box): Point[] =>
+  [0.01, 0.25, 0.5, 0.75, 0.99].flatMap((u) =>
+    [0.08, 0.5, 0.92].map((v) => ({ x: b.x + b.width * u, y: b.y + b.height * v })),
+  )
+
+/** The colour of words where a member stands, where regions are full; null where they are not. `plate` for one that reaches
+ *  over the border of its region, and needs a plate of its own. */
+export function wordsOnRegion(
+  n: Pick<PlacedNode, 'box'>,
+  routed: Routed,
+): { readonly ink: string; readonly plate: string | null } | null {
+  const { palette, treatment } = routed.style
+  if (treatment.sets !== 'solid') return null
+  const regions = routed.decor.filter((d): d is SetDecor | PanelDecor => d.kind === 'set' || d.kind === 'panel')
+  if (regions.length === 0) return null
+  const here = setsAt(centreOf(n.box), regions).toSorted((a, b) => a - b)
+  const around = placesIn(n.box).map((c) => setsAt(c, regions).toSorted((a, b) => a - b))
+  if (around.some((s) => s.join() !== here.join())) return { ink: palette.ink, plate: palette.ground }
+  const tones = here.map((i) => toneOfSet(i, routed))
   const [only] = tones
-  if (tones.length === 1 && only) return only.onSolid
-  return wordsOn(meetingColour(tones, style.palette), style.palette)
+  if (!only) return { ink: palette.ink, plate: null }
+  return { ink: tones.length === 1 ? only.onSolid : wordsOn(meetingColour(tones, palette), palette), plate: null }
 }
 
 const ways: Readonly<Record<'tint' | 'solid' | 'outline', (d: SetDecor, routed: Routed) => Mark>> = {
@@ -69,6 +91,20 @@ const ways: Readonly<Record<'tint' | 'solid' | 'outline', (d: SetDecor, routed: 
       line: toneOfSet(d.tint, routed).line,
       width: routed.style.body.size * 0.2,
     }),
+}
+
+/** A region as a panel, in the colour of its set or of its sets together. */
+export function panelLook(d: PanelDecor, routed: Routed): { fill: string; line: string; width: number } {
+  const { style } = routed
+  const { palette } = style
+  const tones = d.sets.map((i) => toneOfSet(i, routed))
+  const tone = tones.length === 1 && tones[0] ? tones[0] : palette.tones.main
+  const looks = {
+    tint: { fill: tone.tint, line: tone.line, width: style.body.size * 0.06 },
+    solid: { fill: tones.length > 1 ? meetingColour(tones, palette) : tone.solid, line: 'none', width: 0 },
+    outline: { fill: palette.ground, line: tone.line, width: style.body.size * 0.16 },
+  }
+  return looks[style.treatment.sets]
 }
 
 export const setMarks = (d: SetDecor, routed: Routed): Mark[] => [ways[routed.style.treatment.sets](d, routed)]

@@ -62,10 +62,11 @@ export function regionPlaces(placed: Pick<Placed, 'nodes' | 'decor'>, sets: read
     x: box.x + (((i % GRID) + 0.5) / GRID) * box.width,
     y: box.y + ((Math.floor(i / GRID) + 0.5) / GRID) * box.height,
   }))
-  return grid.filter((p) => circles.every((c) => isIn(p, c) === wanted.includes(c.tint)) && !inWords(p))
+  return grid.filter((p) => circles.every((c) => isInSet(p, c) === wanted.includes(c.tint)) && !inWords(p))
 }
 
-function isIn(p: Point, { centre, radius, tilt }: Of<'set'>): boolean {
+/** Whether a place lies in the circle or ellipse of a set. */
+export function isInSet(p: Point, { centre, radius, tilt }: Of<'set'>): boolean {
   const angle = (-tilt * Math.PI) / 180
   const [dx, dy] = [p.x - centre.x, p.y - centre.y]
   const [x, y] = [dx * cosine(angle) - dy * sine(angle), dx * sine(angle) + dy * cosine(angle)]

@@ -1,6 +1,6 @@
 /** What a treatment asks of an arrangement besides sizes: rows by name. Each is given the arrangement to call, with the nodes
  *  as they are or as it wants them placed, and adds what is drawn besides. */
-import { centreOf, cosine, distance, overlaps, sine, union, type Box, type Point } from '../geometry'
+import { centreOf, cosine, distance, nearestPlaces, overlaps, sine, union, type Box, type Point } from '../geometry'
 import type { NodeId } from '../figure'
 import { ordinal, standingIn, type Sized, type SizedNode } from '../measure'
 import type { FinishName } from '../style'
@@ -107,7 +107,7 @@ const segments: Finish = (sized, _arrange, set) => {
     )
     const list = [...boxes.values()]
     const clear = list.every((b, i) => list.slice(i + 1).every((o) => !overlaps(b, o)))
-    if (!clear && radius < least * 8) continue
+    if (!clear && radius < least * 60) continue
     const at = (radius * (1 + RING.inner)) / 2
     const decor = nodes.flatMap((n, i): Decor[] => [
       {
@@ -232,15 +232,20 @@ const outcomeBars: Finish = (sized, arrange, set) => {
   const named = ends.map((e) => ({ ...e, block: set(e.n.pieces.value?.text ?? `${e.worth}`, 'label', unit * 12) }))
   const before = Math.max(0, ...named.filter((e) => e.worth < 0).map((e) => e.block.width + unit * 0.6))
   const zero = all.x + all.width + BARS.gap * unit - least * scale + before
-  const bars = named.map((e): Decor => {
-    const y = centreOf(e.box).y
+  // Ends of different levels may stand nearly beside each other: their bars make room.
+  const rows = named.toSorted((a, b) => centreOf(a.box).y - centreOf(b.box).y || (a.n.id < b.n.id ? -1 : 1))
+  const ys = nearestPlaces(
+    rows.map((e) => centreOf(e.box).y),
+    rows.slice(1).map(() => BARS.high * unit * 1.15),
+  )
+  const bars = rows.map((e, i): Decor => {
+    const y = ys[i] as number
     const [x1, x2] = [zero + Math.min(0, e.worth * scale), zero + Math.max(0, e.worth * scale)]
     const box = { x: x1, y: y - (BARS.high * unit) / 2, width: Math.max(1, x2 - x1), height: BARS.high * unit }
     const x = e.worth < 0 ? x1 - unit * 0.4 - e.block.width / 2 : x2 + unit * 0.4 + e.block.width / 2
     return { kind: 'bar', of: e.n.id, box, good: e.worth >= 0, name: { centre: { x, y }, block: e.block } }
   })
-  const middles = ends.map((e) => centreOf(e.box).y)
-  const [top, foot] = [Math.min(...middles) - unit * 1.3, Math.max(...middles) + unit * 1.3]
+  const [top, foot] = [Math.min(...ys) - unit * 1.3, Math.max(...ys) + unit * 1.3]
   const axis: Decor = { kind: 'rule', from: { x: zero, y: top }, to: { x: zero, y: foot } }
   return { ...arranged, decor: [...arranged.decor, ...bars, axis] }
 }

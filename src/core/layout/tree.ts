@@ -58,7 +58,9 @@ export function tree(sized: Sized, direction: 'down' | 'across', stacked = false
   const boxes = new Map<string, Box>()
   const place = (b: Branch, middle: number, level: number): void => {
     // Across, words of one level start at the same edge; down, they stand on the middle of their level.
-    const along = (tops[level] as number) + (down ? ((levels[level] as number) - depth(b.node)) / 2 : 0)
+    // Panels of a level hang from one line.
+    const hangs = !down || sized.style.treatment.finish === 'leafPanels'
+    const along = (tops[level] as number) + (hangs ? 0 : ((levels[level] as number) - depth(b.node)) / 2)
     const start = middle - breadth(b.node) / 2
     boxes.set(b.node.id, {
       x: down ? start : along,

@@ -1,7 +1,7 @@
 /** How large one node has to be for what it says, by its role, its treatment and what a person has made of it. */
 import { shapes, type Box, type ShapeName, type Size } from '../geometry'
 import type { Figure, FigureNode, NodeId, Trait } from '../figure'
-import type { FigureStyle, NodeDress } from '../style'
+import type { FigureStyle, FormName, NodeDress } from '../style'
 import { forms, type FormRoom, type Shared, type Standing } from './forms'
 import { piecesOf, wordsOf, type Pieces } from './pieces'
 import type { Sized, SizedNode } from './sized'
@@ -29,8 +29,8 @@ const ROUND: readonly ShapeName[] = ['diamond', 'oval', 'circle', 'pointed', 'pl
 /** Roles whose words stand in the middle of regions or on lines. */
 const BARE = 0.35
 /** Across, in parts of the size of the words, of the largest of the discs that are drawn as large as they count. */
-const LARGEST = 9
-const SMALLEST = 4
+const LARGEST = 7.5
+const SMALLEST = 3.6
 
 /** How it is dressed: as the treatment has it for its role, and for what it is in the figure. */
 export function dressOf(node: FigureNode, { figure, style, traits }: Within): NodeDress {
@@ -64,14 +64,21 @@ function shapeFor(node: FigureNode, figure: Figure, style: FigureStyle, dress: N
 }
 
 /** Where outlines leave little room beside words, so much of the padding is enough. */
-const tightness = (shape: ShapeName): number => (['diamond', 'plain', 'circle', 'oval'].includes(shape) ? BARE : 1)
+const tightness = (shape: ShapeName, form: FormName): number =>
+  form === 'centred' && ['diamond', 'plain', 'circle', 'oval'].includes(shape) ? BARE : 1
 
-export const formRoom = (style: FigureStyle, shape: ShapeName, shared: Shared, centred: boolean): FormRoom => {
-  const tight = tightness(shape)
+export const formRoom = (
+  style: FigureStyle,
+  shape: ShapeName,
+  dress: NodeDress,
+  shared: Shared,
+  figure: Pick<Figure, 'kind' | 'arrangement'>,
+): FormRoom => {
+  const tight = tightness(shape, dress.form)
   return {
     unit: style.body.size,
     pad: { x: style.padding.x * tight, y: style.padding.y * tight },
-    centred,
+    centred: !dress.start && isCentred(figure),
     shared,
   }
 }
@@ -97,7 +104,7 @@ export function cut(node: FigureNode, within: Within): Cut {
   const dress = dressOf(node, within)
   const shape = dress.shape ?? 'rect'
   const form = forms[dress.form]
-  const pad = { x: style.padding.x * tightness(shape), y: style.padding.y * tightness(shape) }
+  const pad = { x: style.padding.x * tightness(shape, dress.form), y: style.padding.y * tightness(shape, dress.form) }
   const inside = node.size && shapes[shape].room({ x: 0, y: 0, ...node.size })
   const width = inside ? inside.width - 2 * pad.x : roomFor(node, shape, style)
   const asked = {
@@ -106,13 +113,14 @@ export function cut(node: FigureNode, within: Within): Cut {
     worth: within.worth(node),
     numeral: form.shows.numeral && within.numbered ? within.numeral(node) : null,
     largeNumeral: form.shows.numeral === 'large',
-    showsActor: form.shows.actor,
+    // Lanes say who.
+    showsActor: form.shows.actor && !within.figure.arrangement.startsWith('lanes'),
     picture: style.picture,
   }
   const first = piecesOf(node, asked, style, typesetter)
   if (!inside || !first.picture) return { node, dress, pieces: first, room: { width, height: Infinity } }
   // A picture gets what its words leave of the size that a person has made.
-  const around = form.size({ ...first, picture: null }, formRoom(style, shape, NOTHING_SHARED, true))
+  const around = form.size({ ...first, picture: null }, formRoom(style, shape, dress, NOTHING_SHARED, within.figure))
   const left = inside.height - around.height - style.body.size * 0.4
   const picture = { width, height: Math.max(style.body.size, left) }
   return { node, dress, pieces: piecesOf(node, { ...asked, picture }, style, typesetter), room: picture }
@@ -134,10 +142,12 @@ export function sharedBy(cuts: readonly Cut[]): Shared {
 export function sizedNode({ node, dress, pieces }: Cut, shared: Shared, within: Within): SizedNode {
   const { style, figure } = within
   const shape = dress.shape ?? 'rect'
-  const f = formRoom(style, shape, shared, isCentred(figure))
+  const f = formRoom(style, shape, dress, shared, figure)
   const content = forms[dress.form].size(pieces, f)
   const least =
-    node.size || dress.fill === 'none' ? 0 : style.body.size * MIN_WIDTH_IN_EM * tightness(shape) + 2 * f.pad.x
+    node.size || dress.fill === 'none'
+      ? 0
+      : style.body.size * MIN_WIDTH_IN_EM * tightness(shape, dress.form) + 2 * f.pad.x
   const words = shapes[shape].around({ width: Math.max(content.width, least), height: content.height })
   const around = dress.sizedBy === 'words' ? words : atLeast(words, style.body.size * acrossFor(within.share(node)))
   return {
@@ -170,7 +180,7 @@ export const standingIn = (
   forms[n.dress.form].stand(
     n.pieces,
     shapes[n.shape].room(box),
-    formRoom(sized.style, n.shape, sized.shared, isCentred(sized)),
+    formRoom(sized.style, n.shape, n.dress, sized.shared, sized),
   )
 
 /** Areas, not diameters, are in proportion. */

@@ -82,6 +82,15 @@ function quietInk(ink: string, grounds: readonly string[]): string {
   return ink
 }
 
+/** Pale, but seen. */
+function hairline(ink: string, ground: string): string {
+  for (const share of [0.6, 0.52, 0.44, 0.36, 0.28]) {
+    const hair = mixed(ink, ground, share)
+    if (contrast(hair, ground) >= LINE + SURE) return hair
+  }
+  return ink
+}
+
 export function paletteOf(fields: PaletteFields): Palette {
   const [ground, ink] = [hexOf(fields.ground), hexOf(fields.ink)]
   const named = Object.fromEntries(toneNames.map((t) => [t, toneOf(fields.tones[t], fields)])) as Record<ToneName, Tone>
@@ -91,7 +100,7 @@ export function paletteOf(fields: PaletteFields): Palette {
     ground,
     ink,
     quiet: quietInk(ink, [ground, ...tones.map((t) => t.tint)]),
-    hair: mixed(ink, ground, 0.62),
+    hair: hairline(ink, ground),
     tones: named,
     series,
   }

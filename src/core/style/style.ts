@@ -114,10 +114,8 @@ export function houseOf(figure: Pick<Figure, 'houseStyle' | 'dress'>, { style, o
   return figure.dress.feel ? { ...house, ...figure.dress.feel } : house
 }
 
-type Styled = Pick<Figure, 'kind' | 'arrangement' | 'frame' | 'dress' | 'houseStyle' | 'nodes' | 'links'>
-
 /** The full style of a figure: house style, treatment, frame and what the figure has otherwise, brought together. */
-export function styleOf(figure: Styled, wardrobe: Wardrobe): FigureStyle {
+export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
   const house = houseOf(figure, wardrobe)
   const frame = frameTable[figure.frame]
   const size = frame.medium === 'slide' ? 20 : 15

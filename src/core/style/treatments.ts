@@ -1,6 +1,15 @@
 /** Treatments: how the nodes of an arrangement are dressed. Rows only; `measure/forms` knows where the parts of a form stand,
  *  `layout/finishes` what is drawn besides, `dress` how it is painted. */
-import { isChain, isWordless, type Colouring, type Figure, type FigureKind, type NodeRole, type Trait } from '../figure'
+import {
+  isChain,
+  isWordless,
+  traitsOf,
+  type Colouring,
+  type Figure,
+  type FigureKind,
+  type NodeRole,
+  type Trait,
+} from '../figure'
 import type { ShapeName } from '../geometry'
 import type { ToneName } from './houseStyleSchema'
 
@@ -26,13 +35,27 @@ export type NodeDress = {
   readonly tone: ToneName | null
   /** What is large here is larger in the picture: by links, by share. */
   readonly sizedBy: 'words' | 'links' | 'share'
+  /** Its lines begin below each other also where others stand in the middle. */
+  readonly start: boolean
 }
+/** What some treatments tell, and what a figure must have for it. */
+const needs = {
+  /** One node after another, with nothing said between. */
+  chain: (f) => isChain(f) && isWordless(f),
+  hub: (f) => hasTrait(f, 'hub'),
+  best: (f) => hasTrait(f, 'best'),
+  worths: (f) => f.kind === 'decision' && Object.values(f.nodes).filter((n) => n.measure).length > 1,
+} as const satisfies Record<string, (figure: Figure) => boolean>
+type Need = keyof typeof needs
+const hasTrait = (figure: Figure, trait: Trait): boolean =>
+  [...traitsOf(figure).values()].some((own) => own.includes(trait))
+
 export type Treatment = {
   readonly name: string
   /** The arrangements it is made for; all where null. */
   readonly suits: readonly string[] | null
-  /** What the figure must be: one node after another, with nothing said between. */
-  readonly needs: 'chain' | null
+  /** What the figure must have for it: a row of `needs`. */
+  readonly needs: Need | null
   readonly node: NodeDress
   readonly roles: Partial<Readonly<Record<NodeRole, Partial<NodeDress>>>>
   /** By what a node is in its figure: over what its role says. */
@@ -57,6 +80,7 @@ const plate: NodeDress = {
   bold: false,
   tone: null,
   sizedBy: 'words',
+  start: false,
 }
 const words: NodeDress = { ...plate, fill: 'none', shape: 'plain', outline: 0 }
 const plain: Treatment = {
@@ -163,7 +187,7 @@ export const treatments = {
       name: 'Questions set apart',
       node: { ...plate, fill: 'tint', outline: 0, tone: 'aside' },
       roles: {
-        question: { fill: 'solid', tone: 'accent', bold: true },
+        question: { fill: 'solid', tone: 'accent' },
         start: { fill: 'solid', tone: 'strong' },
         end: { fill: 'solid', tone: 'strong' },
       },
@@ -210,15 +234,18 @@ export const treatments = {
     },
   },
   hierarchy: {
-    plate: plain,
+    plate: { ...plain, traits: { root: { bold: true, fill: 'solid' } } },
     solid: { ...solids, suits: ['down', 'across', 'stacked', 'levels', 'rays', 'outline'] },
-    outline: outlines,
+    outline: { ...outlines, traits: { root: { bold: true, fill: 'solid', outline: 0 } } },
     headed: {
       ...plain,
       name: 'Headed panels',
       suits: ['stacked', 'down', 'across'],
       node: { ...plate, fill: 'solid', outline: 0, bold: true },
-      traits: { leaf: { fill: 'tint', bold: false } },
+      traits: {
+        lists: { form: 'headed', fill: 'tint' },
+        listed: { form: 'open', fill: 'none', shape: 'plain', bold: false, start: true },
+      },
       finish: 'leafPanels',
     },
     ruled: {
@@ -276,6 +303,7 @@ export const treatments = {
     hub: {
       ...plain,
       name: 'The hub large',
+      needs: 'hub',
       node: { ...plate, fill: 'tint', tone: 'aside', outline: 0 },
       traits: { hub: { fill: 'solid', tone: 'accent', heading: 1.5, bold: true } },
       links: 'quiet',
@@ -299,6 +327,7 @@ export const treatments = {
       ...plain,
       name: 'Outcomes as bars',
       suits: ['tree'],
+      needs: 'worths',
       roles: { outcome: { ...words, form: 'open' } },
       finish: 'outcomeBars',
       links: 'quiet',
@@ -306,6 +335,7 @@ export const treatments = {
     rest: {
       ...plain,
       name: 'The best way bold',
+      needs: 'best',
       node: { ...plate, fill: 'tint', tone: 'aside', outline: 0 },
       traits: { best: { fill: 'solid', tone: 'accent', bold: true } },
       links: 'quiet',
@@ -324,19 +354,14 @@ export const treatments = {
 export type NamedTreatment = Treatment & { readonly id: string }
 
 /** Those that a figure can be dressed in as it is arranged, the plain one first. */
-export const treatmentsFor = (
-  figure: Pick<Figure, 'kind' | 'arrangement' | 'nodes' | 'links'>,
-): readonly NamedTreatment[] =>
+export const treatmentsFor = (figure: Figure): readonly NamedTreatment[] =>
   Object.entries<Treatment>(treatments[figure.kind])
     .map(([id, row]) => ({ id, ...row }))
     .filter((t) => t.suits === null || t.suits.includes(figure.arrangement))
-    .filter((t) => t.needs === null || (isChain(figure) && isWordless(figure)))
+    .filter((t) => t.needs === null || needs[t.needs](figure))
 
 /** The first of the wanted names that suits the figure; the plain treatment where none does. */
-export function treatmentRow(
-  figure: Parameters<typeof treatmentsFor>[0],
-  ...wanted: readonly (string | undefined)[]
-): NamedTreatment {
+export function treatmentRow(figure: Figure, ...wanted: readonly (string | undefined)[]): NamedTreatment {
   const list = treatmentsFor(figure)
   for (const name of wanted) {
     const found = list.find((t) => t.id === name)
