@@ -28,12 +28,15 @@ export function fillOf(n: PlacedNode, routed: Routed): Fill {
   return { rule: shown, tone, colour }
 }
 
+const inRegion = (n: PlacedNode, rule: FillRule): boolean =>
+  (n.role === 'member' || n.role === 'set') && rule === 'none'
+
 /** The colour of each voice, on what it stands on. */
 function inks(n: PlacedNode, { rule, tone }: Fill, routed: Routed): Readonly<Record<Voice, string>> {
   const { palette } = routed.style
   const all = (c: string) => ({ heading: c, detail: c, measure: c, value: c, numeral: c, actor: c })
-  const region = n.role === 'member' && rule === 'none' ? wordsOnRegion(n, routed) : null
-  if (region !== null) return all(region.ink)
+  const region = inRegion(n, rule) ? wordsOnRegion(n, routed) : null
+  if (region !== null && !(n.role === 'set' && region.ink === palette.ink)) return all(region.ink)
   const own = n.role === 'set' ? { heading: tone.ink } : {}
   const quiet = rule === 'tint' ? tone.quietOnTint : palette.quiet
   const calm = { ...all(palette.ink), detail: quiet, measure: quiet, numeral: tone.ink, actor: tone.ink, ...own }
@@ -166,7 +169,7 @@ export function nodeMarks(n: PlacedNode, routed: Routed): Mark[] {
 
 /** What reaches over the border of its region stands on a plate of its own. */
 function apart(n: PlacedNode, { rule }: Fill, routed: Routed): Mark[] {
-  const own = n.role === 'member' && rule === 'none' ? wordsOnRegion(n, routed)?.plate : null
+  const own = inRegion(n, rule) ? wordsOnRegion(n, routed)?.plate : null
   return own ? [plate(n.id, n.box, own)] : []
 }
 
@@ -174,7 +177,7 @@ function apart(n: PlacedNode, { rule }: Fill, routed: Routed): Mark[] {
 function iconColour(n: PlacedNode, { rule, tone }: Fill, words: string): string {
   const { form } = n.dress
   if (rule === 'solid' || form === 'headed' || form === 'disc' || form === 'stop') return tone.onSolid
-  return n.role === 'member' && rule === 'none' ? words : tone.ink
+  return inRegion(n, rule) ? words : tone.ink
 }
 
 /** As a person wants the lines of it. */
