@@ -27,6 +27,7 @@ const statusOf: Record<Problem['code'], number> = {
   'picture-too-large': 422,
   'picture-too-slow': 422,
   'picture-unreadable': 415,
+  'colours-none': 415,
   'picture-too-heavy': 413,
   'pictures-too-many': 422,
   'folio-broken': 422,

@@ -29,13 +29,14 @@ import {
 import { englishLexicon, englishWords, readText, type Lexicon, type ReadText } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, sceneChange, type Scene, type SceneChange } from '@/core/scene'
-import { houseOf, typefaceTable, type FontKey, type Wardrobe } from '@/core/style'
+import { houseOf, styleOf, treatmentsFor, typefaceTable, type FontKey, type Wardrobe } from '@/core/style'
 
 /** A passage longer than this is read in parts: it would make a figure nobody can take in. */
 export const MAX_PASSAGE = 60_000
 
 const WARM = '1. Check the ramp.\n2. If the ramp is wet, spread sand.\n3. Load the cars.\n4. Close the gate.'
 
+export type Look = { readonly arrangement: string; readonly treatment: string; readonly name: string }
 export type Pointed = { readonly x: number; readonly y: number }
 export type ReadAnswer = {
   readonly readings: readonly Reading[]
@@ -158,6 +159,22 @@ export function createCompute(
       (suggest ??= createSuggest(await words()))(z.string().parse(text)),
     /** The arrangements worth offering for a figure. */
     arrangements: async (figure: Figure) => arrangementsFor(figure).map(({ id, name }) => ({ id, name })),
+    /** The treatments that suit a figure as it is arranged, and which of them it is drawn in. */
+    treatments: async (figure: Figure, wardrobe: Wardrobe) => ({
+      drawn: styleOf(figure, wardrobe).treatment.id,
+      list: treatmentsFor(figure).map(({ id, name }) => ({ id, name })),
+    }),
+    /** Every arrangement in every treatment but that of the house style: those of the figure's own arrangement first. */
+    looks: async (figure: Figure, wardrobe: Wardrobe): Promise<readonly Look[]> =>
+      arrangementsFor(figure)
+        .toSorted((a, b) => Number(b.id === figure.arrangement) - Number(a.id === figure.arrangement))
+        .flatMap((a) => {
+          const arranged = { ...figure, arrangement: a.id }
+          const own = styleOf(arranged, wardrobe).treatment.id
+          return treatmentsFor(arranged)
+            .filter((t) => t.id !== own)
+            .map((t) => ({ arrangement: a.id, treatment: t.id, name: `${a.name}, ${t.name.toLowerCase()}` }))
+        }),
     /** The picture of a figure. */
     draw,
     /** The picture of a figure that is kept under its id, so that a drag or typing can go on from it. */

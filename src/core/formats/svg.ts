@@ -28,7 +28,7 @@ export function svgFile(scene: Scene, options: SvgOptions): string {
       { tag: 'title', attributes: { id: 'figure-title' }, children: [options.title] },
       { tag: 'desc', attributes: { id: 'figure-description' }, children: [options.description] },
       ...(options.fontFaces ? [{ tag: 'style', attributes: {}, children: [options.fontFaces] }] : []),
-      ...(options.background
+      ...(options.background && !scene.open
         ? [{ tag: 'rect', attributes: { width: '100%', height: '100%', fill: scene.background }, children: [] }]
         : []),
       ...partsOf(scene).map((p) => groupOf(p, options.words)),

@@ -32,6 +32,7 @@ export type Problem =
   | { readonly code: 'picture-unreadable' }
   | { readonly code: 'picture-too-heavy'; readonly limit: number }
   | { readonly code: 'pictures-too-many'; readonly limit: number }
+  | { readonly code: 'colours-none' }
   | { readonly code: 'folio-broken' }
   | { readonly code: 'database-away' }
   | { readonly code: 'storage-full' }
@@ -81,6 +82,8 @@ const english: Sentences = {
     `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
   'picture-too-slow': (p) =>
     `This figure is too dense to be drawn within ${p.seconds} seconds. Remove links, or split it into several figures.`,
+  'colours-none': () =>
+    'No colours were found in this file. Choose a PNG, JPEG, WebP or GIF picture of the logo, a PPTX, DOCX or ODP file with a theme; or type the colours.',
   'picture-unreadable': () =>
     'This file is not a picture that can be read. Save it as PNG, JPEG or WebP and choose it again; nothing was changed.',
   'picture-too-heavy': (p) =>

@@ -9,6 +9,8 @@ export type Scene = {
   readonly width: number
   readonly height: number
   readonly background: string
+  /** Files leave it open. */
+  readonly open: boolean
   readonly marks: readonly Mark[]
   readonly fit: Fit
   /** Nodes and connectors by place, for pointing and for alternatives to seeing. */

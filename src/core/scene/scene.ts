@@ -1,6 +1,6 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
-import { dress, fittedMark, textMark, type Fit } from '../dress'
+import { dress, fittedMark, plate, textMark, type Fit, type Mark } from '../dress'
 import { GROWTH_STEP, POINTS_PER_PX } from '../figure'
 import { boxAround, centreOf, union, type Box, type Point } from '../geometry'
 import { runsFreely } from '../layout'
@@ -16,12 +16,16 @@ export function scene(routed: Routed, keep: Fitted | null = null): Scene {
   const around = wordsAround(routed, drawn)
   const { fit, width, height } =
     keep ?? fitted(union([drawn, ...around.map((a) => boxAround(a.centre, a.block))]), routed)
-  const marks = [...dress(routed, null), ...aroundMarks(around, routed)].map((m) => fittedMark(m, fit))
+  const marks = [
+    ...bandMarks(routed, around, drawn, fit, width),
+    ...[...dress(routed, null), ...aroundMarks(around, routed)].map((m) => fittedMark(m, fit)),
+  ]
   const sizes = marks.flatMap((m) => (m.mark === 'text' ? m.lines.map((l) => l.size) : []))
   return {
     width,
     height,
     background: routed.style.palette.ground,
+    open: routed.style.ground === 'none',
     marks,
     fit,
     ...partPlaces(routed, fit, null),
@@ -46,8 +50,23 @@ export function sceneChange(before: Routed, now: Routed, fit: Fit): SceneChange 
   return { owners: [...owners], marks, ...partPlaces(now, fit, owners) }
 }
 
-const aroundMarks = (around: ReturnType<typeof wordsAround>, { style }: Routed) =>
-  around.map((a) => textMark('', a.block, a.centre, a.title ? style.palette.ink : style.palette.quiet))
+type Around = ReturnType<typeof wordsAround>
+const hasBand = ({ style }: Routed, around: Around): boolean => style.ground === 'band' && around.some((a) => a.title)
+
+const aroundMarks = (around: Around, routed: Routed): Mark[] => {
+  const { palette } = routed.style
+  const title = hasBand(routed, around) ? palette.tones.strong.onSolid : palette.ink
+  return around.map((a) => textMark('', a.block, a.centre, a.title ? title : palette.quiet))
+}
+
+/** A band over the whole width of the frame, from its top to halfway between title and picture. */
+function bandMarks(routed: Routed, around: Around, drawn: Box, fit: Fit, width: number): Mark[] {
+  const title = around.find((a) => a.title)
+  if (!title || !hasBand(routed, around)) return []
+  const foot = (title.centre.y + title.block.height / 2 + drawn.y) / 2
+  const box = { x: 0, y: 0, width, height: foot * fit.scale + fit.dy }
+  return [plate('', box, routed.style.palette.tones.strong.solid)]
+}
 
 function changedBetween(before: Routed, now: Routed): ReadonlySet<string> {
   const [nodes, routes] = [new Map(before.nodes.map((n) => [n.id, n])), new Map(before.routes.map((r) => [r.id, r]))]

@@ -13,7 +13,18 @@ export {
 } from './colour'
 export { fontChain, fontKeys, fontTable, typefaceTable, type FontKey } from './fonts'
 export { STANDARD_STYLE, houseStyles } from './houseStyles'
-export { houseStyleSchema, toneNames, type HouseStyle, type PaletteFields, type ToneName } from './houseStyleSchema'
+export { corners } from '../geometry'
+export {
+  fills,
+  hands,
+  lineEnds,
+  textures,
+  houseStyleSchema,
+  toneNames,
+  type HouseStyle,
+  type PaletteFields,
+  type ToneName,
+} from './houseStyleSchema'
 export { LINE, TEXT, onScale, paletteOf, toneOf, type Palette, type Tone } from './palette'
 export {
   PLAIN,
@@ -36,3 +47,4 @@ export {
   type NodeDress,
   type Treatment,
 } from './treatments'
+export { MOST_COLOURS, coloursIn, inColours, schemeOf, type Scheme, type SchemeNote } from './scheme'

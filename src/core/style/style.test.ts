@@ -1,7 +1,18 @@
-import { checkStyle, contrast, houseStyles, paletteOf, treatments, treatmentsFor, type HouseStyle } from '.'
+import {
+  checkStyle,
+  coloursIn,
+  contrast,
+  inColours,
+  schemeOf,
+  houseStyles,
+  paletteOf,
+  treatments,
+  treatmentsFor,
+  type HouseStyle,
+} from '.'
 import { figureKinds } from '../figure'
 import { arrangementsOf } from '../layout'
-import { seededOfKind } from '../testing/seededFigure'
+import { random, seededOfKind } from '../testing/seededFigure'
 import { houseStyleSchema } from './houseStyleSchema'
 
 const all = Object.entries<HouseStyle>(houseStyles)
@@ -57,4 +68,28 @@ test('every arrangement of every kind can be dressed in three treatments at leas
   )
   expect(counts.filter((c) => c.count < 3)).toEqual([])
   expect(counts.reduce((sum, c) => sum + c.count, 0)).toBeGreaterThanOrEqual(90)
+})
+
+test('any one to six colours give a style that holds to the checks, light and dark, and says what it changed', () => {
+  const next = random(3)
+  const wrong: string[] = []
+  for (let i = 0; i < 60; i++) {
+    const colours = Array.from(
+      { length: 1 + (i % 6) },
+      () =>
+        `#${Math.floor(next() * 0xffffff)
+          .toString(16)
+          .padStart(6, '0')}`,
+    )
+    const scheme = schemeOf(colours)
+    const faults = scheme ? checkStyle(inColours(houseStyles.fog, scheme, 'Ours')) : []
+    const words = faults.filter((f) => f.what !== 'grey')
+    if (!scheme || words.length > 0 || scheme.notes.length !== colours.length)
+      wrong.push(`${colours.join(' ')}: ${words.map((f) => `${f.theme} ${f.where} ${f.is.toFixed(2)}`).join(', ')}`)
+  }
+  expect(wrong).toEqual([])
+  expect(coloursIn('#0a5c66, 0A5C66 #fff; rgb(10, 92, 102)')).toEqual(['#0a5c66', '#ffffff'])
+  expect(coloursIn('teal and #0a5c66')).toBeNull()
+  // Yellow cannot be a line on white: it says what is drawn instead.
+  expect(schemeOf(['#ffe14d'])?.notes[0]?.shown).not.toBeNull()
 })

@@ -6,12 +6,14 @@ import {
   type Figure,
   type Fitting,
   type FrameName,
+  type Ground,
   type NodeRole,
 } from '../figure'
 import type { ShapeName } from '../geometry'
+import { shadeOf } from './colour'
 import { fontChain, type FontKey } from './fonts'
 import { STANDARD_STYLE, houseStyles } from './houseStyles'
-import type { HouseStyle, ToneName } from './houseStyleSchema'
+import type { HouseStyle, PaletteFields, ToneName } from './houseStyleSchema'
 import { paletteOf, type Palette } from './palette'
 import { treatmentRow, type NamedTreatment } from './treatments'
 
@@ -30,6 +32,7 @@ export const plainWardrobe = (theme: Theme): Wardrobe => ({ theme, style: STANDA
 export type FigureStyle = {
   readonly house: HouseStyle
   readonly theme: Theme
+  readonly ground: Ground
   readonly palette: Palette
   readonly treatment: NamedTreatment
   readonly colouring: Colouring
@@ -114,9 +117,16 @@ export function houseOf(figure: Pick<Figure, 'houseStyle' | 'dress'>, { style, o
   return figure.dress.feel ? { ...house, ...figure.dress.feel } : house
 }
 
+/** On a coloured ground all colours are worked out anew: what stands out from paper need not stand out from it. */
+const onGround = (fields: PaletteFields, ground: Ground): PaletteFields => {
+  const tinted = ground === 'tint' ? shadeOf(paletteOf(fields).tones.main.tint) : null
+  return tinted ? { ...fields, ground: tinted } : fields
+}
+
 /** The full style of a figure: house style, treatment, frame and what the figure has otherwise, brought together. */
 export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
   const house = houseOf(figure, wardrobe)
+  const ground = figure.dress.ground ?? 'paper'
   const frame = frameTable[figure.frame]
   const size = frame.medium === 'slide' ? 20 : 15
   const { typeface = house.type, connectors: form = house.line.form } = figure.dress
@@ -130,7 +140,8 @@ export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
   return {
     house,
     theme: wardrobe.theme,
-    palette: paletteOf(house[wardrobe.theme]),
+    ground,
+    palette: paletteOf(onGround(house[wardrobe.theme], ground)),
     treatment,
     colouring: figure.dress.colouring ?? treatment.colouring ?? house.colouring[figure.kind] ?? 'role',
     roles,

@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { memo, useState } from 'react'
 import { leftOut } from '@/core/document'
 import { frameTable, frames, kinds, placesOf } from '@/core/figure'
@@ -7,22 +8,39 @@ import type { Scene } from '@/core/scene'
 import { useCommands } from '../chrome/commands'
 import { SceneView } from '../scene/SceneView'
 import { toKind } from './toKind'
-import { useArrangements, useOtherKinds } from './useChoices'
+import { useArrangements, useHouseStyles, useOtherKinds, useTreatments } from './useChoices'
 import type { Work } from './work'
 
-const SHOWN = ['Arrangements', 'Other kinds'] as const
+const DressFolio = dynamic(async () => (await import('../dress/DressFolio')).DressFolio)
+
+/** What the strip offers, each as small true pictures. */
+const offers = [
+  { name: 'Arrangements', Shown: Arrangements },
+  { name: 'Treatments', Shown: Treatments },
+  { name: 'House styles', Shown: Styles },
+  { name: 'Other kinds', Shown: Kinds },
+] as const
+const [FIRST] = offers
+type OfferName = (typeof offers)[number]['name']
 
 /** The ways to lay this figure out, and what it would be as another kind, each as a small true picture; and its frame. */
 export const ArrangementStrip = memo(function ArrangementStrip({ work }: { work: Work }) {
   const { apply, actions } = work
   const { figure } = work.shared
-  // Shown for one kind only: when it is switched, its arrangements are of more use.
-  const [kindsOf, setKindsOf] = useState<string | null>(null)
-  const kindsShown = kindsOf === figure.kind
+  // Other kinds are shown for one kind only: when it is switched, its arrangements are of more use.
+  const [asked, ask] = useState<{ readonly name: OfferName; readonly of: string }>({
+    name: FIRST.name,
+    of: figure.kind,
+  })
+  const shown =
+    offers.find((o) => o.name === asked.name && (o.name !== 'Other kinds' || asked.of === figure.kind)) ?? FIRST
+  useCommands(
+    offers.map((o) => ({ name: `Show: ${o.name.toLowerCase()}`, run: () => ask({ name: o.name, of: figure.kind }) })),
+  )
   const { of, missing, runs } = leftOut(figure, work.insets.within())
   return (
     <section
-      aria-label="Kind, arrangement and frame"
+      aria-label="Kind, arrangement, look and frame"
       className="col-span-3 flex items-stretch gap-5 border-t border-rule bg-paper px-5 py-3"
     >
       <div className="flex w-40 shrink-0 flex-col gap-2">
@@ -46,19 +64,19 @@ export const ArrangementStrip = memo(function ArrangementStrip({ work }: { work:
         </label>
       </div>
       <div className="flex w-[92px] shrink-0 flex-col gap-1">
-        {SHOWN.map((name, i) => (
+        {offers.map(({ name }) => (
           <button
             key={name}
             type="button"
-            aria-pressed={kindsShown === (i === 1)}
-            className={`rounded px-1.5 py-1 text-left text-[13px] ${kindsShown === (i === 1) ? 'bg-page font-semibold text-ink' : 'text-quiet hover:text-ink'}`}
-            onClick={() => setKindsOf(i === 1 ? figure.kind : null)}
+            aria-pressed={shown.name === name}
+            className={`rounded px-1.5 py-0.5 text-left text-[13px] ${shown.name === name ? 'bg-page font-semibold text-ink' : 'text-quiet hover:text-ink'}`}
+            onClick={() => ask({ name, of: figure.kind })}
           >
             {name}
           </button>
         ))}
       </div>
-      {kindsShown ? <Kinds work={work} /> : <Arrangements work={work} />}
+      <shown.Shown work={work} />
       <div className="ml-auto flex shrink-0 flex-col items-end justify-between gap-2">
         {placesOf(figure) ? (
           <button
@@ -97,6 +115,43 @@ function Arrangements({ work }: { work: Work }) {
   }))
   useCommands(choices.map((c) => ({ name: `Arrange: ${c.name}`, run: c.run })))
   return <Choices label="Arrangement" role="radiogroup" list={choices} />
+}
+
+/** How the nodes are dressed as they are arranged. */
+function Treatments({ work }: { work: Work }) {
+  const { figure } = work.shared
+  const choices = useTreatments(figure).map((c) => ({
+    ...c,
+    checked: c.drawn,
+    run: () => work.apply({ do: 'setFigure', set: { dress: { ...figure.dress, treatment: c.id } } }),
+  }))
+  useCommands(choices.map((c) => ({ name: `Treatment: ${c.name}`, run: c.run })))
+  return <Choices label="Treatment" role="radiogroup" list={choices} />
+}
+
+/** The style of this figure alone; that of the folio is chosen on its page. */
+function Styles({ work }: { work: Work }) {
+  const { figure } = work.shared
+  const choices = useHouseStyles(figure)
+  const known = choices.some((c) => c.id === figure.houseStyle)
+  const [dressing, setDressing] = useState(false)
+  return (
+    <>
+      <Choices
+        label="House style of this figure"
+        role="radiogroup"
+        list={choices.map((c) => ({
+          ...c,
+          checked: c.id === (known ? figure.houseStyle : ''),
+          run: () => work.apply({ do: 'setFigure', set: { houseStyle: c.id } }),
+        }))}
+      />
+      <button type="button" className="text-button w-24 shrink-0" onClick={() => setDressing(true)}>
+        Dress the whole folio
+      </button>
+      {dressing && <DressFolio folio={work.folio} onClose={() => setDressing(false)} />}
+    </>
+  )
 }
 
 /** The same words as another kind; those that the passage reads as come first. */

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react'
 import { asKind } from '@/core/document'
 import { figureKinds, type Figure, type FigureKind } from '@/core/figure'
 import type { Scene } from '@/core/scene'
+import { houseStyles, type Wardrobe } from '@/core/style'
 import { computeAside } from '@/workers/client'
 import { useWardrobe } from '../folio/wardrobe'
 
@@ -15,14 +16,14 @@ const PAUSE_MS = 250
  *  function as long as `figure` is the same. */
 function usePictures<T extends { readonly key: string; readonly figure: Figure }>(
   figure: Figure,
-  list: (figure: Figure) => Promise<readonly T[]>,
+  list: (figure: Figure, wardrobe: Wardrobe) => Promise<readonly T[]>,
 ): readonly Pictured<T>[] {
   const wardrobe = useWardrobe()
   const [shown, setShown] = useState<readonly Pictured<T>[]>([])
   useEffect(() => {
     let current = true
     const drawAll = async () => {
-      const offered = await list(figure)
+      const offered = await list(figure, wardrobe)
       if (!current) return
       setShown((old) => offered.map((o) => ({ ...o, scene: old.find((c) => c.key === o.key)?.scene ?? null })))
       for (const { key, figure: one } of offered) {
@@ -48,6 +49,25 @@ const arrangements = async (figure: Figure) =>
     figure: { ...figure, arrangement: a.id },
   }))
 export const useArrangements = (figure: Figure) => usePictures(figure, arrangements)
+
+async function treatments(figure: Figure, wardrobe: Wardrobe) {
+  const { drawn, list } = await computeAside().treatments(figure, wardrobe)
+  return list.map((t) => ({
+    ...t,
+    key: t.id,
+    drawn: t.id === drawn,
+    figure: { ...figure, dress: { ...figure.dress, treatment: t.id } },
+  }))
+}
+export const useTreatments = (figure: Figure) => usePictures(figure, treatments)
+
+/** As its folio is dressed, then every style there is. */
+const styles = async (figure: Figure, { own }: Wardrobe) =>
+  [
+    { id: '', name: 'As the folio' },
+    ...Object.entries({ ...own, ...houseStyles }).map(([id, { name }]) => ({ id, name })),
+  ].map((s) => ({ ...s, key: `style ${s.id}`, figure: { ...figure, houseStyle: s.id } }))
+export const useHouseStyles = (figure: Figure) => usePictures(figure, styles)
 
 /** The kinds that the passage reads as, the likeliest first, then the others. */
 async function otherKinds(figure: Figure) {

@@ -26,6 +26,8 @@ type FacingProps = {
   readonly onPoint: (s: Stand, part: string | null) => void
   /** A figure made by hand, from no passage. */
   readonly onMake: () => void
+  /** The house style of all figures. */
+  readonly onDress: () => void
   readonly children: ReactNode
 }
 type Tops = {
@@ -54,6 +56,7 @@ export function Facing({
   onRemove,
   onPoint,
   onMake,
+  onDress,
   children,
 }: FacingProps) {
   const page = useRef<HTMLDivElement>(null)
@@ -154,6 +157,14 @@ export function Facing({
       >
         {reading && <div className="sticky top-1 max-h-[calc(100vh-96px)] overflow-auto">{children}</div>}
         <div className={reading ? 'hidden' : ''}>
+          <button
+            type="button"
+            className="quiet-button absolute top-2 left-7"
+            title="One house style for all figures of the folio"
+            onClick={onDress}
+          >
+            Dress the folio
+          </button>
           <button
             type="button"
             className="quiet-button absolute top-2 right-6"

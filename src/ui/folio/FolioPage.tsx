@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { nanoid } from 'nanoid'
 import { useRouter } from 'next/navigation'
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
@@ -32,8 +33,11 @@ import {
   type SharedFigure,
 } from './useFolio'
 import { useOtherReader } from './useOtherReader'
-import { useReadings, type Offered } from './useReadings'
+import { useReadings, type Offered, type OfferedPicture } from './useReadings'
 import { WritingTools } from './WritingTools'
+
+/** Fetched when somebody asks for it: with all that a style is made of. */
+const DressFolio = dynamic(async () => (await import('../dress/DressFolio')).DressFolio)
 
 type PageProps = {
   readonly id: string
@@ -120,7 +124,12 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
   const asked = useDeferredValue(passageText)
   const answers = useAnswers(folio)
   const other = useOtherReader(reader, asked)
-  const { readings, current, change, again } = useReadings(asked, wardrobe, answers, other?.readings ?? NO_READINGS)
+  const { readings, current, change, more, again } = useReadings(
+    asked,
+    wardrobe,
+    answers,
+    other?.readings ?? NO_READINGS,
+  )
 
   const readPassage = useCallback(() => {
     const span = editor?.passage() ?? null
@@ -138,11 +147,13 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
     editor?.focus()
   }, [editor])
 
-  const choose = (o: Offered, arrangement: string) => {
+  const choose = (o: Offered, { arrangement, treatment }: OfferedPicture) => {
     // What is shown may still be of the words before the last change; such a reading is not taken.
     if (!passage || readings?.text !== passageText) return
     const named = o.reading.figure.title || headingAbove(projection.text, passage.start)
-    const figure = { ...o.reading.figure, id: nanoid(), arrangement, title: named }
+    const { figure: read } = o.reading
+    const dress = treatment === null ? read.dress : { ...read.dress, treatment }
+    const figure = { ...read, id: nanoid(), arrangement, title: named, dress }
     const undo = addFigure(folio, figure, anchorOf(projectShared(folio.manuscript), passage))
     setPassage(null)
     setLit(null)
@@ -188,15 +199,18 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
     [stands, projection, passage, readings],
   )
 
+  const [dressing, setDressing] = useState(false)
+  const dress = useCallback(() => setDressing(true), [])
   const write = useCallback((name: keyof typeof writing) => editor?.run(name), [editor])
   const commands = useMemo<Command[]>(
     () => [
       { name: 'Read the passage at the caret', keys: 'Mod+Enter', at: BOTH_PAGES, run: readPassage },
       { name: 'Make a figure by hand: from rows, or by typing', run: makeByHand },
+      { name: 'Dress the folio: one house style for all figures', run: dress },
       ...(passage ? [{ name: 'Close the readings', keys: 'Escape', at: BOTH_PAGES, run: close }] : []),
       ...writingCommands(write),
     ],
-    [readPassage, passage, close, write, makeByHand],
+    [readPassage, passage, close, write, makeByHand, dress],
   )
   useCommands(commands)
 
@@ -246,6 +260,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
           onRead={setPassage}
           onRemove={remove}
           onMake={makeByHand}
+          onDress={dress}
           onPoint={(s, part) => pointAtPart(s.figure.id, part === null ? [] : wordsOf(s, projection.text, part), part)}
         >
           {passage && (
@@ -266,12 +281,14 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
                 pointAtPart('readings', fromPassage(source, passage), part)
               }}
               onChoose={choose}
+              onMore={more}
               onLeftOut={setLeftOut}
               onClose={close}
             />
           )}
         </Facing>
       </div>
+      {dressing && <DressFolio folio={folio} onClose={() => setDressing(false)} />}
     </main>
   )
 }

@@ -9,7 +9,7 @@ import { SceneView } from '../scene/SceneView'
 import { Arriving } from './Arriving'
 import { AskOther, FromOther } from './OtherReading'
 import type { OtherReader } from './useOtherReader'
-import type { Offered, Readings } from './useReadings'
+import { lookOf, type Offered, type OfferedPicture, type Readings } from './useReadings'
 
 type Props = {
   readonly readings: Readings | null
@@ -17,7 +17,8 @@ type Props = {
   readonly current: boolean
   readonly lit: ReadonlySet<string>
   readonly onPoint: (reading: Offered, part: string | null) => void
-  readonly onChoose: (reading: Offered, arrangement: string) => void
+  readonly onChoose: (reading: Offered, look: OfferedPicture) => void
+  readonly onMore: (reading: string) => void
   /** A reading corrected before it is chosen: a doubt answered, words taken in. */
   readonly onChange: (reading: Reading) => void
   /** An answer to be remembered in this folio; null to be asked again. */
@@ -129,7 +130,7 @@ function NoFigure({ readings }: { readings: Readings }) {
 
 type RowProps = Omit<Props, 'readings' | 'current' | 'onClose' | 'other'> & { readonly offered: Offered }
 
-function ReadingRow({ offered, lit, answers, onPoint, onChoose, onChange, onAnswer, onLeftOut }: RowProps) {
+function ReadingRow({ offered, lit, answers, onPoint, onChoose, onMore, onChange, onAnswer, onLeftOut }: RowProps) {
   const { reading } = offered
   const { taken, of, left } = reading.coverage
   return (
@@ -148,7 +149,8 @@ function ReadingRow({ offered, lit, answers, onPoint, onChoose, onChange, onAnsw
         offered={offered}
         lit={lit}
         onPoint={(part) => onPoint(offered, part)}
-        onChoose={(a) => onChoose(offered, a)}
+        onChoose={(look) => onChoose(offered, look)}
+        onMore={() => onMore(reading.id)}
       />
       <Doubts
         reading={reading}
@@ -170,21 +172,22 @@ type PicturesProps = {
   readonly offered: Offered
   readonly lit: ReadonlySet<string>
   readonly onPoint: (part: string | null) => void
-  readonly onChoose: (arrangement: string) => void
+  readonly onChoose: (look: OfferedPicture) => void
+  readonly onMore: () => void
 }
 
 /** The first arrangement large enough to read, the others small beside it, so that the next kind is in sight. */
-function Pictures({ offered, lit, onPoint, onChoose }: PicturesProps) {
+function Pictures({ offered, lit, onPoint, onChoose, onMore }: PicturesProps) {
   const [first, ...others] = offered.pictures
   const { kind } = offered.reading
   const picture = (p: NonNullable<typeof first>, most: number) => (
     <button
-      key={p.arrangement}
+      key={lookOf(p)}
       type="button"
       className="flex w-full flex-col rounded-md border border-rule bg-page p-2 text-left hover:border-needle focus-visible:border-needle"
       aria-label={`Choose ${kinds[kind].name}, ${p.name.toLowerCase()}`}
-      data-arrangement={p.arrangement}
-      onClick={() => onChoose(p.arrangement)}
+      data-arrangement={lookOf(p)}
+      onClick={() => onChoose(p)}
     >
       {p.scene ? (
         <SceneView
@@ -212,6 +215,9 @@ function Pictures({ offered, lit, onPoint, onChoose }: PicturesProps) {
           aria-label={`Other arrangements of the ${kinds[kind].name.toLowerCase()}`}
         >
           {others.map((p) => picture(p, SMALL))}
+          <button type="button" className="text-button self-start" onClick={onMore}>
+            Show other looks
+          </button>
         </div>
       )}
     </div>

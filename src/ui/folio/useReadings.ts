@@ -7,9 +7,16 @@ import type { Scene } from '@/core/scene'
 import type { Wardrobe } from '@/core/style'
 import { compute } from '@/workers/client'
 
+export type OfferedPicture = {
+  readonly arrangement: string
+  /** Null for that of the house style. */
+  readonly treatment: string | null
+  readonly name: string
+  readonly scene: Scene | null
+}
 export type Offered = {
   readonly reading: Reading
-  readonly pictures: readonly { readonly arrangement: string; readonly name: string; readonly scene: Scene | null }[]
+  readonly pictures: readonly OfferedPicture[]
 }
 export type Readings = {
   readonly text: string
@@ -35,6 +42,8 @@ type UsedReadings = {
   /** False while what is shown is of other words than those asked for. */
   readonly current: boolean
   readonly change: (reading: Reading) => void
+  /** Brings some more looks of a reading. */
+  readonly more: (id: string) => void
   /** Reads once more without what was corrected in one reading, as when an answer has been taken back. */
   readonly again: (id: string) => void
 }
@@ -98,8 +107,54 @@ export function useReadings(
     },
     [wardrobe],
   )
-  return { readings: text === null ? null : state, current: state !== null && state.text === text, change, again }
+  const more = useMoreLooks(state, wardrobe, setState)
+  return { more, readings: text === null ? null : state, current: state !== null && state.text === text, change, again }
 }
+
+/** So many more looks at a time. */
+const MORE = 6
+
+/** Other treatments of a reading, a few at a time, those of its first arrangement first. */
+function useMoreLooks(
+  state: Readings | null,
+  wardrobe: Wardrobe,
+  setState: (next: (s: Readings | null) => Readings | null) => void,
+): (id: string) => void {
+  return useCallback(
+    (id: string) => {
+      const offered = state?.offered.find((o) => o.reading.id === id)
+      if (!offered) return
+      const { figure } = offered.reading
+      const shown = new Set(offered.pictures.map(lookOf))
+      const first = { ...figure, arrangement: offered.pictures[0]?.arrangement ?? figure.arrangement }
+      const put = (picture: OfferedPicture) =>
+        setState(
+          (s) =>
+            s && {
+              ...s,
+              offered: s.offered.map((o) =>
+                o.reading === offered.reading
+                  ? { ...o, pictures: [...o.pictures.filter((p) => lookOf(p) !== lookOf(picture)), picture] }
+                  : o,
+              ),
+            },
+        )
+      const bring = async () => {
+        const looks = await compute().looks(first, wardrobe)
+        for (const look of looks.filter((l) => !shown.has(lookOf(l))).slice(0, MORE)) {
+          const dress = { ...figure.dress, treatment: look.treatment }
+          put({ ...look, scene: await compute().draw({ ...figure, arrangement: look.arrangement, dress }, wardrobe) })
+        }
+      }
+      bring().catch((error: unknown) =>
+        setState((s) => s && { ...s, problem: `Other looks could not be drawn: ${String(error)}` }),
+      )
+    },
+    [state, wardrobe, setState],
+  )
+}
+export const lookOf = (p: Pick<OfferedPicture, 'arrangement' | 'treatment'>): string =>
+  p.treatment === null ? p.arrangement : `${p.arrangement} ${p.treatment}`
 
 type Pictures = Offered['pictures']
 
@@ -111,7 +166,8 @@ async function drawAgain(
   const api = compute()
   for (const a of await api.arrangements(figure)) {
     const scene = await api.draw({ ...figure, arrangement: a.id }, wardrobe)
-    put((old) => old.map((p) => (p.arrangement === a.id ? { ...p, scene } : p)))
+    // Other looks are asked for anew.
+    put((old) => old.filter((p) => p.treatment === null).map((p) => (p.arrangement === a.id ? { ...p, scene } : p)))
   }
 }
 
@@ -125,13 +181,13 @@ function stillCorrected(known: Corrected, text: string, others: readonly Reading
 /** A picture that is still to be drawn is shown as it was before, where the words are the same. */
 function keepingPictures(next: Readings, old: Readings | null): Readings {
   if (old?.text !== next.text) return next
-  const before = (id: string, arrangement: string) =>
-    old.offered.find((o) => o.reading.id === id)?.pictures.find((p) => p.arrangement === arrangement)?.scene
+  const before = (id: string, look: string) =>
+    old.offered.find((o) => o.reading.id === id)?.pictures.find((p) => lookOf(p) === look)?.scene
   return {
     ...next,
     offered: next.offered.map((o) => ({
       ...o,
-      pictures: o.pictures.map((p) => ({ ...p, scene: p.scene ?? before(o.reading.id, p.arrangement) ?? null })),
+      pictures: o.pictures.map((p) => ({ ...p, scene: p.scene ?? before(o.reading.id, lookOf(p)) ?? null })),
     })),
   }
 }
@@ -166,6 +222,7 @@ async function readOnce(text: string, wardrobe: Wardrobe, wanted: Wanted, whole:
       reading,
       pictures: (await api.arrangements(reading.figure)).map((a) => ({
         arrangement: a.id,
+        treatment: null,
         name: a.name,
         scene: null,
       })),

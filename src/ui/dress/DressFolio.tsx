@@ -1,0 +1,109 @@
+'use client'
+
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
+import { X } from 'lucide-react'
+import type { OpenFolio } from '../folio/useFolio'
+import { OurColours } from './OurColours'
+import { Preview } from './Preview'
+import { StyleEditor } from './StyleEditor'
+import { StyleList } from './StyleList'
+import { useDressing, type Dressing } from './useDressing'
+
+type Props = { readonly folio: OpenFolio; readonly onClose: () => void }
+
+/** The whole folio in one hand: its house style, a style of one's own, and all its figures as they would look. */
+export function DressFolio({ folio, onClose }: Props) {
+  const dressing = useDressing(folio, onClose)
+  return (
+    <Dialog open onClose={onClose} className="relative z-50">
+      <div className="fixed inset-0 bg-ink/25" aria-hidden="true" />
+      <div className="fixed inset-0 flex items-center justify-center p-5">
+        <DialogPanel className="flex h-full max-h-[860px] w-full max-w-[1240px] flex-col rounded-lg border border-rule bg-page shadow-xl">
+          <header className="flex items-baseline gap-4 border-b border-rule px-5 py-3">
+            <DialogTitle className="text-[17px] font-semibold">Dress the folio</DialogTitle>
+            <p className="text-[13px] text-quiet">
+              All its figures in one house style. What you set on single parts stays.
+            </p>
+            <button
+              type="button"
+              className="quiet-button ml-auto self-center"
+              onClick={onClose}
+              aria-label="Close"
+              title="Close (Escape)"
+            >
+              <X size={16} aria-hidden="true" />
+            </button>
+          </header>
+          <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)]">
+            <div className="flex min-h-0 flex-col border-r border-rule">
+              <Shown dressing={dressing} />
+              <Ways dressing={dressing} />
+            </div>
+            <Preview figures={dressing.figures} style={dressing.shown} own={dressing.own} />
+          </div>
+          <Foot dressing={dressing} onClose={onClose} />
+        </DialogPanel>
+      </div>
+    </Dialog>
+  )
+}
+
+function Shown({ dressing }: { readonly dressing: Dressing }) {
+  const { pane, making, wardrobe, chosen } = dressing
+  if (pane === 'colours' && making) return <OurColours style={making.style} onChange={dressing.edit} />
+  if (pane === 'parts' && making) return <StyleEditor style={making.style} onChange={dressing.edit} />
+  return (
+    <StyleList
+      own={wardrobe.own}
+      theme={wardrobe.theme}
+      chosen={chosen}
+      onChoose={dressing.choose}
+      onImport={dressing.takeIn}
+      onRemove={dressing.remove}
+    />
+  )
+}
+
+/** On to making one's own, and back. */
+function Ways({ dressing }: { readonly dressing: Dressing }) {
+  const { pane, startFrom, giveUp } = dressing
+  const ways = [
+    { when: pane !== 'choose', says: 'Back, keep nothing', run: giveUp },
+    { when: pane !== 'colours', says: 'In our colours …', run: () => startFrom('colours') },
+    { when: pane !== 'parts', says: 'Change its parts …', run: () => startFrom('parts') },
+  ]
+  return (
+    <div className="flex flex-wrap gap-2 border-t border-rule px-4 py-3">
+      {ways
+        .filter((w) => w.when)
+        .map((w) => (
+          <button key={w.says} type="button" className="button" onClick={w.run}>
+            {w.says}
+          </button>
+        ))}
+    </div>
+  )
+}
+
+function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onClose: () => void }) {
+  const { apart, letFollow, dress, making, style } = dressing
+  return (
+    <footer className="flex items-center gap-3 border-t border-rule px-5 py-3">
+      {apart.length > 0 && (
+        <p className="text-[13px] text-quiet">
+          {apart.length === 1 ? 'One figure has' : `${apart.length} figures have`} a house style of{' '}
+          {apart.length === 1 ? 'its' : 'their'} own.{' '}
+          <button type="button" className="text-button" onClick={letFollow}>
+            Let {apart.length === 1 ? 'it' : 'them'} follow the folio
+          </button>
+        </p>
+      )}
+      <button type="button" className="button ml-auto" onClick={onClose}>
+        Leave as it is
+      </button>
+      <button type="button" className="button-primary" onClick={dress} disabled={!style}>
+        {making ? 'Save it, and dress the folio' : 'Dress the folio'}
+      </button>
+    </footer>
+  )
+}

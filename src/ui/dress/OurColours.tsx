@@ -1,0 +1,93 @@
+'use client'
+
+import { useRef, useState } from 'react'
+import { z } from 'zod/mini'
+import { MOST_COLOURS, coloursIn, hexOf, inColours, schemeOf, type HouseStyle, type SchemeNote } from '@/core/style'
+import { ask } from '../send'
+
+const found = z.object({ colours: z.array(z.string()) })
+
+type Props = { readonly style: HouseStyle; readonly onChange: (style: HouseStyle) => void }
+
+/** A style in the colours of a house: typed, pasted, or taken from a logo or from the theme of a document. */
+export function OurColours({ style, onChange }: Props) {
+  const [text, setText] = useState(() => [style.light.tones.main, style.light.tones.accent].map(hexOf).join(' '))
+  const [told, tell] = useState<string | null>(null)
+  const [reading, setReading] = useState(false)
+  const file = useRef<HTMLInputElement>(null)
+  const colours = coloursIn(text)
+  const scheme = colours && schemeOf(colours)
+  const take = (next: string) => {
+    setText(next)
+    const written = coloursIn(next)
+    const made = written && schemeOf(written)
+    if (made) onChange(inColours(style, made, style.name))
+  }
+  const readFile = async (given: File | undefined) => {
+    if (!given) return
+    setReading(true)
+    tell(null)
+    const answer = await ask('POST', '/api/colours', given)
+    setReading(false)
+    if ('problem' in answer) tell(answer.problem)
+    else take(found.parse(answer.json).colours.join(' '))
+  }
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto px-4 py-3">
+      <label className="text-[13px] text-quiet">
+        One to {MOST_COLOURS} colours, the most important first
+        <textarea
+          aria-label="Our colours"
+          className="field mt-1 font-mono"
+          rows={3}
+          value={text}
+          onChange={(e) => take(e.target.value)}
+        />
+      </label>
+      {!colours && text.trim() !== '' && (
+        <p role="alert" className="text-[13px] text-needle">
+          Write colours as #0a5c66 or rgb(10, 92, 102), with spaces or commas between them.
+        </p>
+      )}
+      <button type="button" className="button self-start" disabled={reading} onClick={() => file.current?.click()}>
+        {reading ? 'Reading the file …' : 'Take them from a logo or a document'}
+      </button>
+      <input
+        ref={file}
+        type="file"
+        accept="image/png,image/jpeg,image/webp,image/gif,.pptx,.docx,.odp"
+        aria-label="Logo or document with our colours"
+        className="hidden"
+        onChange={(e) => void readFile(e.target.files?.[0])}
+      />
+      <p className="text-[13px] text-quiet">PNG, JPEG, WebP or GIF; or the theme of a PPTX, DOCX or ODP file.</p>
+      {told && (
+        <p role="alert" className="text-[13px] text-needle">
+          {told}
+        </p>
+      )}
+      {scheme && <Uses notes={scheme.notes} />}
+    </div>
+  )
+}
+
+function Uses({ notes }: { readonly notes: readonly SchemeNote[] }) {
+  return (
+    <ul aria-label="What each colour is used for" className="flex flex-col gap-2">
+      {notes.map((n) => (
+        <li key={n.colour} className="flex items-start gap-2 text-[13px]">
+          <span className="mt-0.5 h-4 w-4 shrink-0 rounded-sm border border-rule" style={{ background: n.colour }} />
+          <span>
+            <span className="font-mono">{n.colour}</span> for {n.as}
+            {n.shown && (
+              <span className="text-quiet">
+                {' '}
+                · drawn as <span className="font-mono">{n.shown}</span> where it would not be read
+              </span>
+            )}
+          </span>
+        </li>
+      ))}
+    </ul>
+  )
+}

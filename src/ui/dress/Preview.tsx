@@ -1,0 +1,131 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { altTextOf, type Figure } from '@/core/figure'
+import type { Scene } from '@/core/scene'
+import { seenWith, type Deficiency, type Theme, type Wardrobe } from '@/core/style'
+import { computeAside } from '@/workers/client'
+import { useTheme } from '../chrome/theme'
+import type { SharedFigure } from '../folio/useFolio'
+import { SceneView } from '../scene/SceneView'
+import { recoloured } from './recoloured'
+
+const eyes = [
+  { id: 'all', name: 'All colours' },
+  { id: 'deuteranopia', name: 'Without green cones' },
+  { id: 'protanopia', name: 'Without red cones' },
+  { id: 'tritanopia', name: 'Without blue cones' },
+  { id: 'grey', name: 'Printed in grey' },
+] as const satisfies readonly { id: Deficiency | 'all'; name: string }[]
+
+type Props = {
+  readonly figures: readonly SharedFigure[]
+  readonly style: string
+  readonly own: Wardrobe['own']
+}
+
+/** The figures of the folio as they would look, for all eyes. */
+export function Preview({ figures, style, own }: Props) {
+  const { theme: page } = useTheme()
+  const [theme, setTheme] = useState<Theme>(page)
+  const [eye, setEye] = useState<Eye>('all')
+  const scenes = useScenes(figures, style, own, theme)
+  return (
+    <section aria-label="The figures in this style" className="flex min-h-0 flex-col bg-paper">
+      <div className="flex items-center gap-4 px-4 py-2 text-[13px]">
+        <span className="text-quiet">
+          {figures.length === 0 ? 'No figures yet' : figures.length === 1 ? 'One figure' : `${figures.length} figures`}
+        </span>
+        <label className="ml-auto flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={theme === 'dark'}
+            onChange={(e) => setTheme(e.target.checked ? 'dark' : 'light')}
+          />
+          Dark
+        </label>
+        <label className="flex items-center gap-1.5 text-quiet">
+          Seen
+          <select
+            aria-label="As it is seen"
+            className="field w-auto!"
+            value={eye}
+            onChange={(e) => setEye(eyes.find((x) => x.id === e.target.value)?.id ?? 'all')}
+          >
+            {eyes.map((x) => (
+              <option key={x.id} value={x.id}>
+                {x.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <div className="grid min-h-0 flex-1 auto-rows-min grid-cols-2 gap-4 overflow-auto px-4 pb-4">
+        {figures.length === 0 && (
+          <p className="col-span-2 text-quiet">
+            Read a passage as a figure first; it appears here in the style you choose.
+          </p>
+        )}
+        {figures.map(({ figure }) => (
+          <Pictured key={figure.id} figure={figure} scene={scenes.get(figure.id)} eye={eye} />
+        ))}
+      </div>
+    </section>
+  )
+}
+
+type Eye = (typeof eyes)[number]['id']
+
+function Pictured({
+  figure,
+  scene,
+  eye,
+}: {
+  readonly figure: Figure
+  readonly scene: Scene | undefined
+  readonly eye: Eye
+}) {
+  return (
+    <figure data-preview={figure.id} className="m-0">
+      {scene ? (
+        <SceneView
+          scene={eye === 'all' ? scene : recoloured(scene, (c) => seenWith(c, eye))}
+          label={altTextOf(figure)}
+          className="block max-h-[300px] w-full rounded-md border border-rule"
+        />
+      ) : (
+        <span className="block aspect-video w-full rounded-md bg-page" />
+      )}
+      <figcaption className="mt-1 truncate text-[13px] text-quiet">{figure.title}</figcaption>
+    </figure>
+  )
+}
+
+const PAUSE_MS = 60
+
+/** Drawn one after the other; until one is drawn anew, the one before is shown. */
+function useScenes(
+  figures: readonly SharedFigure[],
+  style: string,
+  own: Wardrobe['own'],
+  theme: Theme,
+): ReadonlyMap<string, Scene> {
+  const [scenes, setScenes] = useState<ReadonlyMap<string, Scene>>(new Map())
+  useEffect(() => {
+    let current = true
+    const drawAll = async () => {
+      for (const { figure } of figures) {
+        if (!current) return
+        // As the folio would have it: also where a figure has a style of its own.
+        const scene = await computeAside().draw({ ...figure, houseStyle: '' }, { theme, style, own })
+        if (current) setScenes((old) => new Map([...old, [figure.id, scene]]))
+      }
+    }
+    const timer = setTimeout(() => void drawAll().catch((error: unknown) => console.error('preview', error)), PAUSE_MS)
+    return () => {
+      current = false
+      clearTimeout(timer)
+    }
+  }, [figures, style, own, theme])
+  return scenes
+}

@@ -1,0 +1,76 @@
+'use client'
+
+import { useDeferredValue, useState } from 'react'
+import { setFolioStyle, setOwnStyle } from '@/core/document'
+import { houseStyleNamed, type HouseStyle } from '@/core/style'
+import { useNotice } from '../chrome/Notice'
+import { editFigure, useFigures, type OpenFolio } from '../folio/useFolio'
+import { useWardrobe } from '../folio/wardrobe'
+import { newStyleId } from './ownStyles'
+
+type Making = { readonly id: string; readonly style: HouseStyle }
+export type Pane = 'choose' | 'colours' | 'parts'
+export type Dressing = ReturnType<typeof useDressing>
+
+/** What is being tried on: a style that there is, or one that is being made. The folio changes when it is dressed, not before. */
+export function useDressing(folio: OpenFolio, onClose: () => void) {
+  const wardrobe = useWardrobe()
+  const figures = useFigures(folio)
+  const tell = useNotice()
+  const [chosen, choose] = useState(wardrobe.style)
+  const [making, make] = useState<Making | null>(null)
+  const [pane, setPane] = useState<Pane>('choose')
+  const shown = useDeferredValue(making)
+  const style = making?.style ?? houseStyleNamed(chosen, wardrobe.own)
+  const apart = figures.filter((f) => houseStyleNamed(f.figure.houseStyle, wardrobe.own) !== null)
+  const change = (run: () => void) => folio.doc.transact(run, 'person')
+  return {
+    wardrobe,
+    figures,
+    chosen,
+    making,
+    pane,
+    setPane,
+    style,
+    apart,
+    shown: shown?.id ?? chosen,
+    own: shown ? { ...wardrobe.own, [shown.id]: shown.style } : wardrobe.own,
+    choose: (id: string) => {
+      choose(id)
+      make(null)
+    },
+    /** One's own is changed; one that ships is copied. */
+    startFrom: (next: Pane) => {
+      const own = wardrobe.own[chosen]
+      if (!making && own) make({ id: chosen, style: own })
+      else if (!making && style) make({ id: newStyleId(), style: { ...style, name: `${style.name}, ours` } })
+      setPane(next)
+    },
+    edit: (next: HouseStyle) => make((m) => m && { ...m, style: next }),
+    giveUp: () => {
+      setPane('choose')
+      make(null)
+    },
+    takeIn: (imported: HouseStyle) => {
+      make({ id: newStyleId(), style: imported })
+      setPane('parts')
+    },
+    remove: (id: string) => {
+      change(() => setOwnStyle(folio.dress, id, null))
+      choose(wardrobe.style)
+    },
+    letFollow: () => apart.forEach((f) => editFigure(folio, f.figure.id, { do: 'setFigure', set: { houseStyle: '' } })),
+    dress: () => {
+      const before = wardrobe.style
+      change(() => {
+        if (making) setOwnStyle(folio.dress, making.id, making.style)
+        setFolioStyle(folio.dress, making?.id ?? chosen)
+      })
+      onClose()
+      tell(`The folio is dressed in “${style?.name}”.`, {
+        label: 'Take it back',
+        run: () => change(() => setFolioStyle(folio.dress, before)),
+      })
+    },
+  }
+}
