@@ -1,9 +1,9 @@
 'use client'
 
 import { leftOut } from '@/core/document'
-import { connectorForms, kinds, typefaces } from '@/core/figure'
-import { typefaceTable } from '@/core/style'
+import { kinds } from '@/core/figure'
 import { Row, Text } from './DetailFields'
+import { FigureDress } from './FigureDress'
 import type { Work } from './work'
 
 /** Nothing is selected: what the figure is, what it was read from, what it leaves out. */
@@ -31,7 +31,7 @@ export function FigureDetails({ work }: { work: Work }) {
           onChange={(t) => apply({ do: 'setFigure', set: { altText: t || null } })}
         />
       </Row>
-      <Dress work={work} />
+      <FigureDress work={work} />
       {held > 0 && (
         <p className="text-[13px] text-quiet">
           {held === 1 ? 'One node is' : `${held} nodes are`} held in place.{' '}
@@ -71,55 +71,6 @@ function Around({ work }: { work: Work }) {
           onChange={(t) => apply({ do: 'setFigure', set: { caption: t || null } })}
         />
       </Row>
-    </>
-  )
-}
-
-/** Its typeface and the form of its connectors. */
-function Dress({ work }: { work: Work }) {
-  const { figure, apply } = work
-  return (
-    <>
-      <Row label="Type">
-        <select
-          aria-label="Typeface of the figure"
-          className="field"
-          value={figure.dress.typeface}
-          onChange={(e) =>
-            apply({
-              do: 'setFigure',
-              set: { dress: { ...figure.dress, typeface: typefaces.find((t) => t === e.target.value) ?? 'grotesk' } },
-            })
-          }
-        >
-          {typefaces.map((t) => (
-            <option key={t} value={t}>
-              {typefaceTable[t].name}
-            </option>
-          ))}
-        </select>
-      </Row>
-      {Object.keys(figure.links).length > 0 && (
-        <Row label="Links">
-          <select
-            aria-label="Form of the connectors"
-            className="field"
-            value={figure.dress.connectors ?? 'rounded'}
-            onChange={(e) =>
-              apply({
-                do: 'setFigure',
-                set: { dress: { ...figure.dress, connectors: connectorForms.find((f) => f === e.target.value) } },
-              })
-            }
-          >
-            {connectorForms.map((f) => (
-              <option key={f} value={f}>
-                {f}
-              </option>
-            ))}
-          </select>
-        </Row>
-      )}
     </>
   )
 }

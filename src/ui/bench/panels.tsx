@@ -2,6 +2,7 @@
 
 /** The right side of the bench: what was asked for (drift, versions, delivery), else a panel for what is selected, a row for
  *  each. */
+import dynamic from 'next/dynamic'
 import { memo } from 'react'
 import { DeliverPanel } from './DeliverPanel'
 import { DriftPanel } from './DriftPanel'
@@ -15,6 +16,9 @@ import type { Drift } from './useDrift'
 import { subjectOf } from './subject'
 import { VersionsPanel } from './VersionsPanel'
 import type { Work } from './work'
+
+/** Fetched when something is selected: colours are worked out there. */
+const LookDetails = dynamic(() => import('./LookDetails'))
 
 export type PanelName = 'details' | 'drift' | 'versions' | 'deliver'
 type PanelProps = {
@@ -68,6 +72,7 @@ function Details({ work, drift, onPanel }: PanelProps) {
         </button>
       )}
       {Panel && <Panel work={work} />}
+      {work.selection.some((p) => p.kind !== 'note') && <LookDetails work={work} />}
       {about !== undefined && <Notes work={work} about={about} />}
       {work.selection.length === 0 && (
         <button type="button" className="text-button self-start" onClick={() => onPanel('versions')}>

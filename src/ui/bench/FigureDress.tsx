@@ -1,0 +1,162 @@
+'use client'
+
+import { colourings, connectorForms, typefaces, type Colouring, type Figure, type Ground } from '@/core/figure'
+import { typefaceTable } from '@/core/style'
+import { Row } from './DetailFields'
+import type { Work } from './work'
+
+type Dress = Figure['dress']
+type DressRow = {
+  readonly label: string
+  readonly says: string
+  readonly options: readonly (readonly [value: string, name: string])[]
+  readonly read: (d: Dress) => string
+  readonly write: (d: Dress, value: string) => Dress
+  readonly when?: (f: Figure) => boolean
+}
+
+const AS_IT_IS = ['', 'As the style has it'] as const
+const one = <T extends string>(list: readonly T[], value: string): T | undefined => list.find((v) => v === value)
+const feel = (d: Dress, set: Dress['feel']): Dress => {
+  const next = Object.fromEntries(Object.entries({ ...d.feel, ...set }).filter(([, v]) => v !== undefined))
+  return { ...d, feel: Object.keys(next).length > 0 ? next : undefined }
+}
+const colouringNames: Readonly<Record<Colouring, string>> = {
+  role: 'By role',
+  one: 'All alike',
+  each: 'Each its own',
+  level: 'By level',
+  branch: 'By branch',
+  actor: 'By who does it',
+  value: 'By value, on a scale',
+}
+const groundNames: Readonly<Record<Ground, string>> = {
+  paper: 'Paper',
+  none: 'None: see-through in files',
+  tint: 'A tint',
+  band: 'A band under the title',
+}
+const AIR: Readonly<Record<string, number>> = { tight: 0.75, airy: 1.35 }
+const SHADOW: Readonly<Record<string, number>> = { flat: 0, printed: 0.2 }
+const nameOf = (names: Readonly<Record<string, number>>, value: number | undefined): string =>
+  Object.keys(names).find((k) => names[k] === value) ?? ''
+
+const rows: readonly DressRow[] = [
+  {
+    label: 'Type',
+    says: 'Typeface of the figure',
+    options: typefaces.map((t) => [t, typefaceTable[t].name] as const),
+    read: (d) => d.typeface ?? '',
+    write: (d, v) => ({ ...d, typeface: one(typefaces, v) }),
+  },
+  {
+    label: 'Links',
+    says: 'Form of the connectors',
+    options: connectorForms.map((f) => [f, f] as const),
+    read: (d) => d.connectors ?? '',
+    write: (d, v) => ({ ...d, connectors: one(connectorForms, v) }),
+    when: (f) => Object.keys(f.links).length > 0,
+  },
+  {
+    label: 'Colour',
+    says: 'What colours tell apart',
+    options: colourings.map((c) => [c, colouringNames[c]] as const),
+    read: (d) => d.colouring ?? '',
+    write: (d, v) => ({ ...d, colouring: one(colourings, v) }),
+  },
+  {
+    label: 'Fill',
+    says: 'How shapes are filled',
+    options: [
+      ['tint', 'Tints'],
+      ['solid', 'Full colours'],
+      ['open', 'Outlines'],
+    ],
+    read: (d) => d.feel?.fill ?? '',
+    write: (d, v) => feel(d, { fill: one(['tint', 'solid', 'open'] as const, v) }),
+  },
+  {
+    label: 'Hand',
+    says: 'Crisp or drawn by hand',
+    options: [
+      ['crisp', 'Crisp'],
+      ['drawn', 'Drawn by hand'],
+    ],
+    read: (d) => d.feel?.hand ?? '',
+    write: (d, v) => feel(d, { hand: one(['crisp', 'drawn'] as const, v) }),
+  },
+  {
+    label: 'Depth',
+    says: 'Flat or with a printed shadow',
+    options: [
+      ['flat', 'Flat'],
+      ['printed', 'A printed shadow'],
+    ],
+    read: (d) => nameOf(SHADOW, d.feel?.depth),
+    write: (d, v) => feel(d, { depth: SHADOW[v] }),
+  },
+  {
+    label: 'Air',
+    says: 'Tight or airy',
+    options: [
+      ['tight', 'Tight'],
+      ['airy', 'Airy'],
+    ],
+    read: (d) => nameOf(AIR, d.feel?.space),
+    write: (d, v) => feel(d, { space: AIR[v] }),
+  },
+  {
+    label: 'Ground',
+    says: 'What lies behind the figure',
+    options: Object.entries(groundNames),
+    read: (d) => d.ground ?? '',
+    write: (d, v) => ({
+      ...d,
+      ground: one(['paper', 'none', 'tint', 'band'] as const, v),
+      // A band is under a title.
+      ...(v === 'band' ? { titled: true } : {}),
+    }),
+  },
+]
+
+/** How this figure departs from its house style; each row gives way to it again. */
+export function FigureDress({ work }: { readonly work: Work }) {
+  const { figure, apply } = work
+  const set = (dress: Dress) =>
+    apply({
+      do: 'setFigure',
+      set: { dress: Object.fromEntries(Object.entries(dress).filter(([, v]) => v !== undefined)) },
+    })
+  const shown = rows.filter((r) => r.when?.(figure) ?? true)
+  return (
+    <details className="group" open={Object.keys(figure.dress).some((k) => k !== 'titled')}>
+      <summary className="text-[13px] font-semibold">Its own look</summary>
+      <div className="mt-2 flex flex-col gap-2">
+        {shown.map((r) => (
+          <Row key={r.label} label={r.label}>
+            <select
+              aria-label={r.says}
+              className="field"
+              value={r.read(figure.dress)}
+              onChange={(e) => set(r.write(figure.dress, e.target.value))}
+            >
+              {[AS_IT_IS, ...r.options].map(([value, name]) => (
+                <option key={value} value={value}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </Row>
+        ))}
+        <label className="flex items-center gap-2 text-[13px]">
+          <input
+            type="checkbox"
+            checked={figure.dress.numbered ?? true}
+            onChange={(e) => set({ ...figure.dress, numbered: e.target.checked ? undefined : false })}
+          />
+          Numbers where the treatment has them
+        </label>
+      </div>
+    </details>
+  )
+}
