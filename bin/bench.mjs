@@ -1,12 +1,23 @@
 // `npm run bench`: how fast, as numbers and as ratios of one run. Prints; asserts nothing.
 import { spawnSync } from 'node:child_process'
 import { startCluster } from './cluster.mjs'
-import { build, checkNode, copyFonts, environment, installDebian, installModules, migrate, root } from './prepare.mjs'
+import {
+  build,
+  checkNode,
+  copyFonts,
+  environment,
+  installDebian,
+  installModules,
+  listIcons,
+  migrate,
+  root,
+} from './prepare.mjs'
 
 checkNode()
 installDebian(['postgresql', 'chromium', 'chromium-driver'])
 installModules()
 copyFonts()
+listIcons()
 build()
 const cluster = await startCluster()
 try {

@@ -108,6 +108,12 @@ export const installModules = () =>
 
 export const tool = (name) => at('node_modules/.bin', name)
 
+/** Which words speak for which icons: made of the packages and of WordNet, and not kept in the repository. */
+export const listIcons = () =>
+  once('public/icons/.stamp', ['package-lock.json', 'scripts/buildIcons.ts'], () =>
+    run('Listing the icons', tool('tsx'), ['scripts/buildIcons.ts'], { quiet: true }),
+  )
+
 export const copyFonts = () =>
   once('public/fonts/.stamp', ['package-lock.json', 'src/core/style/fonts.ts', 'scripts/copyFonts.ts'], () =>
     run('Copying the fonts', tool('tsx'), ['scripts/copyFonts.ts'], { quiet: true }),

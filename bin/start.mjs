@@ -8,6 +8,7 @@ import {
   build,
   checkNode,
   copyFonts,
+  listIcons,
   environment,
   give,
   installDebian,
@@ -85,6 +86,7 @@ try {
   await stage('Debian packages', () => installDebian(['postgresql']))
   await stage('Node packages', installModules)
   await stage('fonts', copyFonts)
+  await stage('icons', listIcons)
   cluster = await stage('database', startCluster)
   const env = { DATABASE_URL: cluster.url('idle_compass') }
   await stage('migrations and demo data', () => migrate(env))

@@ -8,6 +8,7 @@ import {
   build,
   checkNode,
   copyFonts,
+  listIcons,
   environment,
   give,
   installDebian,
@@ -34,6 +35,7 @@ checkNode()
 installDebian(['postgresql', 'chromium', 'chromium-driver'])
 installModules()
 copyFonts()
+listIcons()
 step('types', () => {
   run('Next’s type generation', tool('next'), ['typegen'], { quiet: true })
   run('The type check', tool('tsc'), ['--noEmit'], { quiet: true })

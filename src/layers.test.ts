@@ -16,6 +16,7 @@ const ALL_CORE = [
   'syntax',
   'reading',
   'figure',
+  'icons',
   'propose',
   'style',
   'measure',
@@ -36,9 +37,10 @@ const layers: Record<string, Row> = {
   'core/syntax': core([], ['zod']),
   'core/reading': core(['text', 'syntax']),
   'core/figure': core(['graph'], ['zod']),
+  'core/icons': core([]),
   // Doubts carry edits, as values.
   'core/propose': core(['reading', 'figure', 'graph', 'text', 'document'], ['zod']),
-  'core/style': core(['geometry', 'figure'], ['zod', 'culori']),
+  'core/style': core(['geometry', 'figure', 'icons'], ['zod', 'culori']),
   'core/measure': core(
     ['geometry', 'style', 'figure', 'text'],
     ['harfbuzzjs', 'bidi-js', 'linebreak', 'unicode-segmenter'],

@@ -9,6 +9,7 @@ import type { Problem } from '@/core/problem'
 import type { Scene } from '@/core/scene'
 import { fontTable, type FontKey, type Wardrobe } from '@/core/style'
 import { fontFile, serverTypesetter } from './fontFiles'
+import { iconAt } from './iconFiles'
 
 export type FileOptions = {
   readonly format: 'svg' | 'png'
@@ -32,7 +33,7 @@ export async function figureFile(
   options: FileOptions,
   pictures: Pictures,
 ): Promise<Uint8Array | Problem> {
-  const images = { pictureAt: (hash: string) => pictures[hash] ?? null, iconAt: () => null }
+  const images = { pictureAt: (hash: string) => pictures[hash] ?? null, iconAt }
   const scene = figureScene(figure, options.wardrobe)
   const common = { background: options.background, title: figure.title || 'Figure', description: altTextOf(figure) }
   const outlined = () =>

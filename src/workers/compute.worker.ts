@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink'
+import type { IconIndex } from '@/core/icons'
 import { EDITION } from '@/core/syntax'
 import type { Compute } from './computeApi'
 
@@ -8,6 +9,8 @@ const ready = import('./computeApi').then(({ createCompute }) =>
   createCompute(
     (key) => loaded(`/fonts/${key}.ttf`, `the font ${key}`),
     (arrived) => loaded(`/syntax/english.bin?edition=${EDITION}`, 'what is known of English sentences', arrived),
+    async () =>
+      JSON.parse(new TextDecoder().decode(await loaded('/icons/index.json', 'the list of icons'))) as IconIndex,
   ),
 )
 
@@ -37,6 +40,8 @@ const api: Compute = {
   suggest: async (...given) => (await ready).suggest(...given),
   arrangements: async (...given) => (await ready).arrangements(...given),
   treatments: async (...given) => (await ready).treatments(...given),
+  icons: async (...given) => (await ready).icons(...given),
+  bestIcons: async (...given) => (await ready).bestIcons(...given),
   looks: async (...given) => (await ready).looks(...given),
   continued: async (...given) => (await ready).continued(...given),
   draw: async (...given) => (await ready).draw(...given),

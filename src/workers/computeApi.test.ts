@@ -17,6 +17,7 @@ function slowly() {
       arrived(0.25)
       return new Promise((resolve, reject) => ([come, fail] = [resolve, reject]))
     },
+    () => Promise.reject(new Error('no icons are asked for here')),
   )
   const file = readFileSync(shippedFile('public/syntax/english.bin'))
   return { api, come: () => come(file), fail: (why: string) => fail(new Error(why)), asked: () => asked }

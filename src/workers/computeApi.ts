@@ -6,6 +6,7 @@ import { figureOfRows, wardrobeSchema, type Cells, type DoubtAnswers, type Paste
 import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/figure'
 import { arrangementsFor, retyped, withNodeAt, type Placed } from '@/core/layout'
 import type { Box, Point } from '@/core/geometry'
+import { iconsFor, type IconFamily, type IconIndex } from '@/core/icons'
 import {
   MissingFont,
   createTypesetter,
@@ -64,11 +65,13 @@ const SOON_MS = 200
 export function createCompute(
   loadFont: (key: FontKey) => Promise<Uint8Array>,
   loadSyntax: (arrived: (share: number) => void) => Promise<Uint8Array>,
+  loadIcons: () => Promise<IconIndex>,
 ) {
   const files = new Map<FontKey, FontFile>()
   const kept = new Map<string, Kept>()
   let typesetter: Typesetter | null = null
   let lexicon: Promise<Lexicon> | null = null
+  let icons: Promise<IconIndex> | null = null
   let arrived: number | null = null
   let suggest: ReturnType<typeof createSuggest> | null = null
   const loadWords = async (): Promise<Lexicon> => {
@@ -83,6 +86,7 @@ export function createCompute(
     }
   }
   const words = () => (lexicon ??= loadWords())
+  const iconIndex = () => (icons ??= keptOnce(loadIcons(), () => (icons = null)))
   /** The passage as far as it can be read now: lists and outlines before the parser is there, running text after it. */
   const readSoon = async (passage: string): Promise<ReadText> => {
     const known = await Promise.race([words(), sleep(SOON_MS)])
@@ -164,6 +168,14 @@ export function createCompute(
       drawn: styleOf(figure, wardrobe).treatment.id,
       list: treatmentsFor(figure).map(({ id, name }) => ({ id, name })),
     }),
+    /** Icons for some words in a family of drawings, best first. */
+    icons: async (words: string, family: IconFamily): Promise<readonly string[]> =>
+      iconsFor(words, await iconIndex(), family),
+    /** The best icon for each of these, null where none speaks for it. */
+    bestIcons: async (labels: readonly string[], family: IconFamily): Promise<readonly (string | null)[]> => {
+      const index = await iconIndex()
+      return labels.map((l) => iconsFor(l, index, family, 1)[0] ?? null)
+    },
     /** Every arrangement in every treatment but that of the house style: those of the figure's own arrangement first. */
     looks: async (figure: Figure, wardrobe: Wardrobe): Promise<readonly Look[]> =>
       arrangementsFor(figure)
@@ -259,6 +271,16 @@ export function createCompute(
       const routed = reroute(placed, before.routed.routes, new Set(Object.keys(held)))
       return { ...changed(before, routed), held }
     },
+  }
+}
+
+/** What could not be loaded is asked for again the next time. */
+const keptOnce = async <T>(loading: Promise<T>, forget: () => void): Promise<T> => {
+  try {
+    return await loading
+  } catch (error) {
+    forget()
+    throw error
   }
 }
 

@@ -94,14 +94,18 @@ const outlined = (points: readonly Point[], seed: string): PathStep[] => {
     true,
   )
 }
-/** Of an outline in many short pieces, places about half a stride apart. */
+/** Of an outline in many short pieces, places about half a stride apart; where a straight side begins and ends there is one, and
+ *  some along it. */
 function thinned(points: readonly Point[]): Point[] {
-  const out: Point[] = []
-  for (const p of points) {
-    const last = out.at(-1)
-    if (!last || distance(p.x - last.x, p.y - last.y) > STRIDE * 0.3) out.push(p)
-  }
-  return out
+  const far = (a: Point | undefined, b: Point | undefined, least: number) =>
+    !a || !b || distance(a.x - b.x, a.y - b.y) > least
+  const kept: Point[] = []
+  points.forEach((p, i) => {
+    const [before, next] = [points.at(i - 1), points[(i + 1) % points.length]]
+    const onSide = far(before, p, STRIDE / 2) || far(p, next, STRIDE / 2)
+    if (onSide || far(kept.at(-1), p, STRIDE * 0.2)) kept.push(p)
+  })
+  return paced([...kept, kept[0] as Point]).slice(0, -1)
 }
 
 function surface(

@@ -1,2 +1,2 @@
 export { svgFile, type SvgOptions } from './svg'
-export { elementsOf, groupOf, partsOf, type ScenePart, type SvgElement, type Words } from './svgTree'
+export { elementsOf, groupOf, partsOf, type ScenePart, type SvgElement, type Icon, type Words } from './svgTree'

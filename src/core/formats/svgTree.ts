@@ -27,9 +27,10 @@ export type Words = (
 ) & {
   readonly pictureAt: (hash: string) => string | null
   /** The outlines of an icon in a square of that size; null for one that is not at hand. */
-  readonly iconAt: (name: string) => Icon | null
+  readonly iconAt: (name: string, colour: string) => Icon | { readonly href: string } | null
 }
-export type Icon = { readonly size: number; readonly paths: readonly string[] }
+/** In a square of that size; `stroke` is the thickness of its lines, null for one whose outlines are filled. */
+export type Icon = { readonly size: number; readonly paths: readonly string[]; readonly stroke: number | null }
 
 const round = (v: number): number => Math.round(v * 100) / 100
 const element = (
@@ -141,13 +142,24 @@ const draw: { [K in Mark['mark']]: (mark: Extract<Mark, { mark: K }>, words: Wor
     ]
   },
   icon: ({ name, box, fill }, { iconAt }) => {
-    const icon = iconAt(name)
+    const icon = iconAt(name, fill)
     if (icon === null) return [element('rect', { ...placeOf(box), fill: 'none', stroke: fill })]
-    const scale = box.width / icon.size
+    if ('href' in icon) return [element('image', { ...placeOf(box), href: icon.href })]
+    const scale = Math.round((box.width / icon.size) * 1e4) / 1e4
+    const pen: SvgElement['attributes'] =
+      icon.stroke === null
+        ? { fill }
+        : {
+            fill: 'none',
+            stroke: fill,
+            'stroke-width': icon.stroke,
+            'stroke-linecap': 'round',
+            'stroke-linejoin': 'round',
+          }
     return [
       element(
         'g',
-        { transform: `translate(${round(box.x)} ${round(box.y)}) scale(${Math.round(scale * 1e4) / 1e4})`, fill },
+        { transform: `translate(${round(box.x)} ${round(box.y)}) scale(${scale})`, ...pen },
         icon.paths.map((d) => element('path', { d })),
       ),
     ]

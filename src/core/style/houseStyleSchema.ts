@@ -2,6 +2,7 @@
 import * as z from 'zod/mini'
 import { colourings, connectorForms, figureKinds, typefaces } from '../figure'
 import { corners } from '../geometry'
+import { iconFamilies } from '../icons'
 
 const part = z.number().check(z.gte(0), z.lte(1))
 const shade = z.readonly(
@@ -63,6 +64,8 @@ export const houseStyleSchema = z.readonly(
     hand: z.enum(hands),
     /** A printed shadow, that far to the right and down, in parts of the size of the words. */
     depth: z.number().check(z.gte(0), z.lte(0.6)),
+    /** Family of the icons that are offered. */
+    icons: z.enum(iconFamilies),
     /** What colours tell apart, by kind; roles where nothing is said. */
     colouring: z.readonly(z.partialRecord(z.enum(figureKinds), z.enum(colourings))),
     /** The treatment of each kind that shows the style best. */

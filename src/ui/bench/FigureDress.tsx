@@ -1,7 +1,10 @@
 'use client'
 
 import { colourings, connectorForms, typefaces, type Colouring, type Figure, type Ground } from '@/core/figure'
-import { typefaceTable } from '@/core/style'
+import { all, type Edit } from '@/core/document'
+import { houseOf, typefaceTable } from '@/core/style'
+import { compute } from '@/workers/client'
+import { useWardrobe } from '../folio/wardrobe'
 import { Row } from './DetailFields'
 import type { Work } from './work'
 
@@ -119,6 +122,35 @@ const rows: readonly DressRow[] = [
   },
 ]
 
+/** An icon for every node whose words suggest one, or none at all. */
+function AllIcons({ work }: { readonly work: Work }) {
+  const { figure, apply, tell } = work
+  const wardrobe = useWardrobe()
+  const nodes = Object.values(figure.nodes).filter((n) => n.role !== 'criterion')
+  const set = (icons: readonly (string | null)[]) =>
+    apply(all(...nodes.map((n, i): Edit => ({ do: 'setNode', id: n.id, set: { icon: icons[i] ?? null } }))))
+  const match = () => {
+    compute()
+      .bestIcons(
+        nodes.map((n) => n.text),
+        houseOf(figure, wardrobe).icons,
+      )
+      .then(set, (error: unknown) => tell(`The icons could not be loaded: ${String(error)}`))
+  }
+  return (
+    <div className="flex flex-wrap gap-x-4 gap-y-1">
+      <button type="button" className="text-button" onClick={match}>
+        Match icons to the words
+      </button>
+      {nodes.some((n) => n.icon) && (
+        <button type="button" className="text-button" onClick={() => set([])}>
+          No icons
+        </button>
+      )}
+    </div>
+  )
+}
+
 /** How this figure departs from its house style; each row gives way to it again. */
 export function FigureDress({ work }: { readonly work: Work }) {
   const { figure, apply } = work
@@ -156,6 +188,7 @@ export function FigureDress({ work }: { readonly work: Work }) {
           />
           Numbers where the treatment has them
         </label>
+        <AllIcons work={work} />
       </div>
     </details>
   )

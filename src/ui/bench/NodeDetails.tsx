@@ -3,6 +3,7 @@
 import { faultSentence, fieldsOf, isFault, isInside, nestSet, setsOf, suits, type Field } from '@/core/document'
 import { crossLinks, nodesInOrder, type Figure, type FigureNode } from '@/core/figure'
 import { Quote, Row, Text } from './DetailFields'
+import { IconPicker } from './IconPicker'
 import { InsetDetails } from './InsetDetails'
 import { PictureDetails } from './PictureDetails'
 import { newId } from './newId'
@@ -59,6 +60,7 @@ export function NodeDetails({ work }: { work: Work }) {
         <PictureDetails key={`picture ${node.id}`} work={work} node={node} />
         <InsetDetails key={node.id} work={work} node={node} />
       </div>
+      <IconPicker key={`icon ${node.id}`} work={work} id={node.id} />
       <Held work={work} held={node.held !== undefined} />
     </>
   )

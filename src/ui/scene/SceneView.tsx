@@ -31,7 +31,14 @@ export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, c
   )
 })
 
-const onScreen: Words = { as: 'text', pictureAt: (hash) => `/api/pictures/${hash}`, iconAt: () => null }
+/** Where the browser finds an icon in a colour. */
+export const iconAddress = (name: string, colour: string): string => `/api/icons/${name}?colour=${colour.slice(1)}`
+
+const onScreen: Words = {
+  as: 'text',
+  pictureAt: (hash) => `/api/pictures/${hash}`,
+  iconAt: (name, colour) => ({ href: iconAddress(name, colour) }),
+}
 
 /** The parts alone, for a canvas that brings its own `<svg>`. */
 export const sceneParts = (scene: Scene, lit?: ReadonlySet<string>): ReactNode[] =>

@@ -55,6 +55,7 @@ export const chalkAndSlate: HouseStyle = {
   texture: 'hatch',
   hand: 'drawn',
   depth: 0,
+  icons: 'line',
   colouring: { points: 'each', venn: 'each', concept: 'one' },
   treatments: { points: 'open', process: 'plate', concept: 'plate', venn: 'outline', hierarchy: 'plate' },
 }

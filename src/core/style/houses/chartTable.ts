@@ -57,6 +57,7 @@ export const chartTable: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0,
+  icons: 'line',
   colouring: {},
   treatments: {},
 }

@@ -55,6 +55,7 @@ export const fog: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0,
+  icons: 'line',
   colouring: { points: 'one', process: 'role', concept: 'one', hierarchy: 'level' },
   treatments: { points: 'open', concept: 'hub', hierarchy: 'plate', venn: 'tint', process: 'gates' },
 }

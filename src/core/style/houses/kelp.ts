@@ -55,6 +55,7 @@ export const kelp: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0,
+  icons: 'line',
   colouring: { points: 'each', hierarchy: 'branch', venn: 'each' },
   treatments: { points: 'headed', hierarchy: 'headed', process: 'plate', concept: 'cards', venn: 'tint' },
 }

@@ -55,6 +55,7 @@ export const lighthouse: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0,
+  icons: 'fill',
   colouring: { points: 'one', concept: 'one', hierarchy: 'level' },
   treatments: {
     points: 'headed',

@@ -55,6 +55,7 @@ export const logBook: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0,
+  icons: 'line',
   colouring: { points: 'one', process: 'role' },
   treatments: {
     points: 'ruled',

@@ -55,6 +55,7 @@ export const nightWatch: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0,
+  icons: 'line',
   colouring: { concept: 'one', hierarchy: 'level' },
   treatments: { points: 'side', process: 'plate', venn: 'outline', concept: 'paper' },
 }

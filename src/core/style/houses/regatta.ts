@@ -53,6 +53,7 @@ export const regatta: HouseStyle = {
   texture: 'hatch',
   hand: 'crisp',
   depth: 0,
+  icons: 'fill',
   colouring: { points: 'each', hierarchy: 'branch', concept: 'one', venn: 'each' },
   treatments: { points: 'side', process: 'solid', venn: 'solid', decision: 'rest', hierarchy: 'solid' },
 }

@@ -55,6 +55,7 @@ export const ropeAndBrass: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0,
+  icons: 'line',
   colouring: { venn: 'each' },
   treatments: { points: 'plate', process: 'plate', hierarchy: 'plate', venn: 'outline', decision: 'plate' },
 }

@@ -57,6 +57,7 @@ export const signalFlags: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0,
+  icons: 'fill',
   colouring: { points: 'each', hierarchy: 'branch', concept: 'one', process: 'role', venn: 'each' },
   treatments: { points: 'panel', process: 'solid', hierarchy: 'headed', venn: 'solid', concept: 'hub' },
 }

@@ -55,6 +55,7 @@ export const ticket: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0.2,
+  icons: 'fill',
   colouring: { points: 'each', hierarchy: 'branch', venn: 'each', process: 'actor' },
   treatments: { points: 'panel', process: 'plate', hierarchy: 'plate', concept: 'cards', decision: 'plate' },
 }

@@ -57,6 +57,7 @@ export const tideline: HouseStyle = {
   texture: 'none',
   hand: 'crisp',
   depth: 0,
+  icons: 'fill',
   colouring: { points: 'each', hierarchy: 'level', process: 'role', concept: 'one', venn: 'each' },
   treatments: { points: 'panel', process: 'solid', hierarchy: 'solid', concept: 'discs', venn: 'tint' },
 }

@@ -1,0 +1,1 @@
+export { formsOf, iconFamilies, iconsFor, type IconFamily, type IconIndex } from './match'

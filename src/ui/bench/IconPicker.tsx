@@ -1,0 +1,113 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { houseOf } from '@/core/style'
+import { compute } from '@/workers/client'
+import { useWardrobe } from '../folio/wardrobe'
+import { iconAddress } from '../scene/SceneView'
+import type { Work } from './work'
+
+/** The icon of a node: what its words suggest, or what is searched for, in the family of the house style. */
+export function IconPicker({ work, id }: { readonly work: Work; readonly id: string }) {
+  const { figure, apply } = work
+  const node = figure.nodes[id]
+  const wardrobe = useWardrobe()
+  const family = houseOf(figure, wardrobe).icons
+  const [open, setOpen] = useState(false)
+  const [asked, ask] = useState('')
+  const words = asked.trim() || (node?.text ?? '')
+  const found = useIcons(open ? words : null, family)
+  if (!node) return null
+  const put = (icon: string | null) => apply({ do: 'setNode', id, set: { icon } })
+  return (
+    <div className="flex flex-col gap-2">
+      <div className="flex gap-4">
+        <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {node.icon ? 'Another icon' : 'An icon beside it'}
+        </button>
+        {node.icon && (
+          <button type="button" className="text-button" onClick={() => put(null)}>
+            No icon
+          </button>
+        )}
+      </div>
+      {open && (
+        <>
+          <input
+            type="search"
+            aria-label="Search icons by word"
+            placeholder={`As “${node.text.slice(0, 24)}”`}
+            className="field"
+            value={asked}
+            onChange={(e) => ask(e.target.value)}
+            onKeyDown={(e) => e.stopPropagation()}
+          />
+          <Found found={found} chosen={node.icon} words={words} onPut={put} />
+        </>
+      )}
+    </div>
+  )
+}
+
+type FoundProps = {
+  readonly found: readonly string[] | string | null
+  readonly chosen: string | undefined
+  readonly words: string
+  readonly onPut: (icon: string) => void
+}
+
+function Found({ found, chosen, words, onPut }: FoundProps) {
+  if (found === null) return <p className="text-[13px] text-quiet">Looking …</p>
+  if (typeof found === 'string')
+    return (
+      <p role="alert" className="text-[13px] text-needle">
+        {found}
+      </p>
+    )
+  if (found.length === 0)
+    return <p className="text-[13px] text-quiet">Nothing is drawn for “{words}”. Try another word for it.</p>
+  return (
+    <div role="radiogroup" aria-label="Icons" className="grid grid-cols-6 gap-1">
+      {found.map((name) => (
+        <button
+          key={name}
+          type="button"
+          role="radio"
+          aria-checked={chosen === name}
+          aria-label={nameOf(name)}
+          title={nameOf(name)}
+          className={`rounded border bg-white p-1 ${chosen === name ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
+          onClick={() => onPut(name)}
+        >
+          {/* eslint-disable-next-line @next/next/no-img-element -- a drawing of a few hundred bytes, as it is */}
+          <img src={iconAddress(name, '#16242b')} alt="" width={22} height={22} />
+        </button>
+      ))}
+    </div>
+  )
+}
+
+const nameOf = (icon: string): string => (icon.split('/')[1] ?? icon).replaceAll('-', ' ')
+const PAUSE_MS = 150
+
+/** Null while they are being looked for; a sentence where they could not be. */
+function useIcons(words: string | null, family: 'line' | 'fill'): readonly string[] | string | null {
+  const [found, setFound] = useState<{ readonly of: string; readonly is: readonly string[] | string } | null>(null)
+  useEffect(() => {
+    if (words === null) return
+    let current = true
+    const timer = setTimeout(() => {
+      compute()
+        .icons(words, family)
+        .then(
+          (is) => current && setFound({ of: words, is }),
+          (error: unknown) => current && setFound({ of: words, is: `The icons could not be loaded: ${String(error)}` }),
+        )
+    }, PAUSE_MS)
+    return () => {
+      current = false
+      clearTimeout(timer)
+    }
+  }, [words, family])
+  return found && found.of === words ? found.is : null
+}
