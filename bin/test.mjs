@@ -88,6 +88,7 @@ try {
     'pages',
     'shaping',
     'stories',
+    'dress',
     'otherReader',
   ].map((name) => `e2e/${name}.test.ts`))
     step(file, () => {

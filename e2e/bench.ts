@@ -15,6 +15,7 @@ import { scene } from '../src/core/scene'
 import { corpus } from '../src/core/testing/corpus'
 import { seededFigure } from '../src/core/testing/seededFigure'
 import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
+import { chapters, figureOf } from '../src/server/demoChapters'
 import { denseFigure } from '../src/core/testing/denseFigure'
 import { connectorBench } from './connectorBench'
 import { layoutBench } from './layoutBench'
@@ -222,6 +223,16 @@ console.log('\nTexts that nobody writes')
 textBench(line, lexicon)
 
 console.log('\nA server under load')
+const dressed = chapters.flatMap((c) => c.figures.map((f) => figureOf(c.text, f, f.title).figure))
+const twenty = Array.from({ length: 20 }, (_, i) => dressed[i % dressed.length] as Figure)
+const restyled = ['kelp', 'signal-flags', 'log-book', 'chalk-and-slate'].map((style) =>
+  timed(1, () => twenty.forEach((f) => sceneOf(f, { ...plainWardrobe('light'), style }, typesetter))),
+)
+line(
+  'a folio of 20 figures in another house style (aim 400 ms)',
+  `${ms(median(restyled))}, first ${ms(Math.max(...restyled))}`,
+)
+
 const server = await startServer(4131)
 await streamsBench(line, 4131)
 await shelfBench(line, 4131)

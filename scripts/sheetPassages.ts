@@ -206,4 +206,18 @@ Cons: old hull, two weeks in dock`,
 | Sign the log | yes | yes | no |
 | Buy a ticket | no | no | yes |`,
   },
+  {
+    title: 'Opening the ticket office',
+    kind: 'process',
+    arrangement: 'rows',
+    frame: 'slide-16x9',
+    text: `| Step | Who | Time |
+| --- | --- | --- |
+| Unlock the shutters | Clerk | 2 min |
+| Count the float | Clerk | 10 min |
+| Switch on the card reader | Clerk | 1 min |
+| Put up the timetable of the day | Porter | 5 min |
+| Fetch the parcels from the quay | Porter | 15 min |
+| Ring the bell and open | Clerk | 1 min |`,
+  },
 ]

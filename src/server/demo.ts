@@ -1,7 +1,7 @@
 /** Puts the chapters of the demo on a shelf, with their figures. */
 import { nanoid } from 'nanoid'
 import type * as Y from 'yjs'
-import { newSharedFigure } from '@/core/document'
+import { newSharedFigure, setFolioStyle } from '@/core/document'
 import { anchorOf, projectShared } from '@/manuscript'
 import { DEMO_PERSON } from './authorize'
 import { database } from './database'
@@ -27,9 +27,10 @@ export async function seedDemo(): Promise<number> {
     .onConflict((c) => c.doNothing())
     .execute()
   for (const chapter of chapters)
-    await makeFolio(DEMO_PERSON.id, chapter.title, chapter.text, (doc) =>
-      chapter.figures.forEach((f) => choose(doc, f)),
-    )
+    await makeFolio(DEMO_PERSON.id, chapter.title, chapter.text, (doc) => {
+      chapter.figures.forEach((f) => choose(doc, f))
+      if (chapter.style) setFolioStyle(doc.getMap(SHARED.dress), chapter.style)
+    })
   return chapters.length
 }
 

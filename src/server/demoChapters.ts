@@ -3,6 +3,7 @@
 import type { Figure, FigureKind, FrameName } from '@/core/figure'
 import { propose } from '@/core/propose'
 import { readText } from '@/core/reading'
+import type { ShippedStyle } from '@/core/style'
 import { shippedLexicon } from '@/server/lexicon'
 
 export type Chosen = {
@@ -12,8 +13,15 @@ export type Chosen = {
   readonly arrangement: string
   readonly frame?: FrameName
   readonly title: string
+  readonly treatment?: string
 }
-export type Chapter = { readonly title: string; readonly text: string; readonly figures: readonly Chosen[] }
+export type Chapter = {
+  readonly title: string
+  /** Its house style; the standard one where it names none. */
+  readonly style?: ShippedStyle
+  readonly text: string
+  readonly figures: readonly Chosen[]
+}
 
 export const chapters: readonly Chapter[] = [
   {
@@ -38,6 +46,7 @@ When you find something, write the sailing and the place on a yellow tag. Hand i
   },
   {
     title: 'First week aboard',
+    style: 'signal-flags',
     text: `# First week aboard
 
 Every new hand on the MV Teal gets a mentor and this page. Tick things off together.
@@ -66,6 +75,7 @@ Every new hand on the MV Teal gets a mentor and this page. Tick things off toget
   },
   {
     title: 'Life-jacket check',
+    style: 'log-book',
     text: `# Life-jacket check
 
 Done every Monday before the first sailing.
@@ -89,6 +99,7 @@ Done every Monday before the first sailing.
   },
   {
     title: 'Who is who on the Teal',
+    style: 'kelp',
     text: `# Who is who on the Teal
 
 On the MV Teal the master is in command. The mate, the chief engineer and the purser report to the master. The bosun answers to the mate and is in charge of four deckhands. The second engineer works under the chief engineer. The purser supervises the stewards and the cook.
@@ -101,7 +112,7 @@ We can charter a spare boat or muddle through with two. Chartering costs 12,000 
         from: 'On the MV Teal',
         to: 'the stewards and the cook.',
         kind: 'hierarchy',
-        arrangement: 'down',
+        arrangement: 'stacked',
         title: 'Who reports to whom',
       },
       {
@@ -115,6 +126,7 @@ We can charter a spare boat or muddle through with two. Chartering costs 12,000 
   },
   {
     title: 'Boarding the vehicle deck',
+    style: 'night-watch',
     text: `# Boarding the vehicle deck
 
 The loading officer stands at the foot of the ramp. Nobody else waves cars on.
@@ -144,6 +156,7 @@ Passengers leave the vehicle deck before sailing. Deck crew may stay until the b
   },
   {
     title: 'Departing in fog',
+    style: 'regatta',
     text: `# Departing in fog
 
 Half an hour before departure the mate reads the visibility from the breakwater light. If it is above 500 metres, load the vehicle deck as usual. Otherwise the master calls the harbour office and asks for the next radar report. When the report shows the channel clear, sound the horn, post a lookout at the bow and leave at half speed. If it does not, hold the sailing, tell the passengers and read the visibility again after twenty minutes.
@@ -197,6 +210,7 @@ export function figureOf(
     (r) => r.kind === chosen.kind,
   )
   if (!reading) throw new Error(`demo: “${chosen.from}” does not read as ${chosen.kind}`)
-  const { title, arrangement, frame = 'page-column' } = chosen
-  return { figure: { ...reading.figure, id, title, arrangement, frame }, span }
+  const { title, arrangement, frame = 'page-column', treatment } = chosen
+  const dress = treatment === undefined ? reading.figure.dress : { ...reading.figure.dress, treatment }
+  return { figure: { ...reading.figure, id, title, arrangement, frame, dress }, span }
 }

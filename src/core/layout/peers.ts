@@ -40,7 +40,7 @@ export function evened(sized: Sized, most: number): Sized {
   const even = nodes.map((n) => ({
     ...n,
     width: widths.get(n.id) ?? n.width,
-    height: kind === 'points' ? high : n.height,
+    height: kind === 'points' || sized.style.treatment.finish === 'onward' ? high : n.height,
   }))
   return { ...sized, nodes: even }
 }

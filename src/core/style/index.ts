@@ -12,7 +12,7 @@ export {
   type Shade,
 } from './colour'
 export { fontChain, fontKeys, fontTable, typefaceTable, type FontKey } from './fonts'
-export { STANDARD_STYLE, houseStyles } from './houseStyles'
+export { STANDARD_STYLE, houseStyles, type ShippedStyle } from './houseStyles'
 export { corners } from '../geometry'
 export {
   fills,

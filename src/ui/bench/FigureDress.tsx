@@ -1,6 +1,14 @@
 'use client'
 
-import { colourings, connectorForms, typefaces, type Colouring, type Figure, type Ground } from '@/core/figure'
+import {
+  colourings,
+  connectorForms,
+  typefaces,
+  type Colouring,
+  type Figure,
+  type FigureNode,
+  type Ground,
+} from '@/core/figure'
 import { all, type Edit } from '@/core/document'
 import { houseOf, typefaceTable } from '@/core/style'
 import { compute } from '@/workers/client'
@@ -122,6 +130,9 @@ const rows: readonly DressRow[] = [
   },
 ]
 
+/** A heading is short, and what it means is below it. */
+export const sayingOf = (n: FigureNode): string => [n.text, n.detail ?? ''].join(' ').trim()
+
 /** An icon for every node whose words suggest one, or none at all. */
 function AllIcons({ work }: { readonly work: Work }) {
   const { figure, apply, tell } = work
@@ -131,10 +142,7 @@ function AllIcons({ work }: { readonly work: Work }) {
     apply(all(...nodes.map((n, i): Edit => ({ do: 'setNode', id: n.id, set: { icon: icons[i] ?? null } }))))
   const match = () => {
     compute()
-      .bestIcons(
-        nodes.map((n) => n.text),
-        houseOf(figure, wardrobe).icons,
-      )
+      .bestIcons(nodes.map(sayingOf), houseOf(figure, wardrobe).icons)
       .then(set, (error: unknown) => tell(`The icons could not be loaded: ${String(error)}`))
   }
   return (

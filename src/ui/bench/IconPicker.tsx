@@ -5,6 +5,7 @@ import { houseOf } from '@/core/style'
 import { compute } from '@/workers/client'
 import { useWardrobe } from '../folio/wardrobe'
 import { iconAddress } from '../scene/SceneView'
+import { sayingOf } from './FigureDress'
 import type { Work } from './work'
 
 /** The icon of a node: what its words suggest, or what is searched for, in the family of the house style. */
@@ -15,7 +16,7 @@ export function IconPicker({ work, id }: { readonly work: Work; readonly id: str
   const family = houseOf(figure, wardrobe).icons
   const [open, setOpen] = useState(false)
   const [asked, ask] = useState('')
-  const words = asked.trim() || (node?.text ?? '')
+  const words = asked.trim() || (node ? sayingOf(node) : '')
   const found = useIcons(open ? words : null, family)
   if (!node) return null
   const put = (icon: string | null) => apply({ do: 'setNode', id, set: { icon } })

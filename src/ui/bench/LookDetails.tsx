@@ -274,7 +274,7 @@ function Paints({ label, value, palette, onPick }: PaintsProps) {
             aria-checked={value === s.paint}
             aria-label={s.says}
             title={s.says}
-            className={`h-5 w-5 rounded-sm border ${value === s.paint ? 'border-needle ring-1 ring-needle' : 'border-rule'}`}
+            className={`h-[24px] w-[24px] rounded-sm border ${value === s.paint ? 'border-needle ring-1 ring-needle' : 'border-rule'}`}
             style={{ background: s.colour }}
             onClick={() => onPick(s.paint)}
           />
@@ -283,7 +283,7 @@ function Paints({ label, value, palette, onPick }: PaintsProps) {
           type="color"
           aria-label={`${label}: a colour of its own`}
           title="A colour of its own"
-          className="h-5 w-6 cursor-pointer rounded-sm border border-rule bg-page p-0"
+          className="h-[24px] w-[28px] cursor-pointer rounded-sm border border-rule bg-page p-0"
           value={own ?? '#7f8c8d'}
           onChange={(e) => onPick(e.target.value)}
         />

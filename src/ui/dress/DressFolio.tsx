@@ -19,7 +19,7 @@ export function DressFolio({ folio, onClose }: Props) {
       <div className="fixed inset-0 bg-ink/25" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center p-5">
         <DialogPanel className="flex h-full max-h-[860px] w-full max-w-[1240px] flex-col rounded-lg border border-rule bg-page shadow-xl">
-          <header className="flex items-baseline gap-4 border-b border-rule px-5 py-3">
+          <div className="flex items-baseline gap-4 border-b border-rule px-5 py-3">
             <DialogTitle className="text-[17px] font-semibold">Dress the folio</DialogTitle>
             <p className="text-[13px] text-quiet">
               All its figures in one house style. What you set on single parts stays.
@@ -33,7 +33,7 @@ export function DressFolio({ folio, onClose }: Props) {
             >
               <X size={16} aria-hidden="true" />
             </button>
-          </header>
+          </div>
           <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)]">
             <div className="flex min-h-0 flex-col border-r border-rule">
               <Shown dressing={dressing} />
@@ -88,7 +88,7 @@ function Ways({ dressing }: { readonly dressing: Dressing }) {
 function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onClose: () => void }) {
   const { apart, letFollow, dress, making, style } = dressing
   return (
-    <footer className="flex items-center gap-3 border-t border-rule px-5 py-3">
+    <div role="group" aria-label="Dress or leave" className="flex items-center gap-3 border-t border-rule px-5 py-3">
       {apart.length > 0 && (
         <p className="text-[13px] text-quiet">
           {apart.length === 1 ? 'One figure has' : `${apart.length} figures have`} a house style of{' '}
@@ -104,6 +104,6 @@ function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onC
       <button type="button" className="button-primary" onClick={dress} disabled={!style}>
         {making ? 'Save it, and dress the folio' : 'Dress the folio'}
       </button>
-    </footer>
+    </div>
   )
 }

@@ -60,7 +60,13 @@ export function Preview({ figures, style, own }: Props) {
           </select>
         </label>
       </div>
-      <div className="grid min-h-0 flex-1 auto-rows-min grid-cols-2 gap-4 overflow-auto px-4 pb-4">
+      <div
+        role="group"
+        aria-label="Figures of the folio"
+         
+        tabIndex={0}
+        className="grid min-h-0 flex-1 auto-rows-min grid-cols-2 gap-4 overflow-auto px-4 pb-4"
+      >
         {figures.length === 0 && (
           <p className="col-span-2 text-quiet">
             Read a passage as a figure first; it appears here in the style you choose.

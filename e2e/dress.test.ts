@@ -1,0 +1,196 @@
+/** Stories of dressing at Gannet Sound Ferries: a folio in one hand, in the line's own colours, a branch set apart. */
+import assert from 'node:assert/strict'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { test } from 'node:test'
+import sharp from 'sharp'
+import { By, Key, axeViolations, eventually, type Browser } from './support'
+import { stage } from './stage'
+import { tested } from './tested'
+
+let b: Browser
+let s: ReturnType<typeof stage>
+const { base } = tested(4137, (browser) => {
+  b = browser
+  s = stage(b, 'http://localhost:4137')
+})
+
+const quiet = async () => assert.deepEqual(await b.complaints(), [])
+const DAYS = '# First days\n\n- Day one: uniform and locker\n- Day two: mooring lines\n- Day three: vehicle deck'
+const TREE = '# The crew\n\n- Master\n  - Mate\n    - Bosun\n    - Carpenter\n  - Purser\n    - Stewards\n    - Cook'
+
+/** The fills of a picture, as the browser has them. */
+const fillsIn = (within: string) =>
+  b.driver.executeScript<string[]>(
+    `return [...new Set([...document.querySelectorAll(arguments[0] + ' [fill]')].map((e) => e.getAttribute('fill')).filter((f) => f.startsWith('#')))]`,
+    within,
+  )
+const radio = (words: string) => b.find(`//button[@role="radio"][contains(., "${words}")]`)
+const opened = () => b.driver.executeScript(`document.querySelectorAll('details').forEach((d) => (d.open = true))`)
+/** The chooser of the folio's style, from its page. */
+const chooser = async () => {
+  await b.click('Dress the folio')
+  await b.find('[aria-label="House style"]')
+}
+
+test('a folio of six figures is dressed in one click; one of them is put back; and all of it is taken back', async () => {
+  const folio = await s.open(DAYS, 'points')
+  // The same figure six times: copies of it stand beside each other.
+  await b.driver.get(`${base}/folio/${folio}`)
+  for (let i = 1; i < 6; i++) {
+    await b.driver.executeScript(
+      `const e = document.querySelector('.manuscript'); e.focus(); getSelection().selectAllChildren(e)`,
+    )
+    await b.driver.executeScript(`document.querySelector('[title^="Read the marked"]').click()`)
+    await b.find('article[data-kind=points] [data-arrangement] svg')
+    await b.driver.executeScript(`document.querySelector('article[data-kind=points] [data-arrangement]').click()`)
+    await eventually(
+      `${i + 1} figures stand there`,
+      8000,
+      async () => (await b.driver.findElements(By.css('[data-figure] svg'))).length === i + 1,
+    )
+  }
+  await chooser()
+  await radio('Signal flags').then((r) => r.click())
+  await eventually('all six are shown in it', 8000, async () => (await fillsIn('[data-preview]')).length > 4)
+  assert.deepEqual(await axeViolations(b.driver), [])
+  const before = await fillsIn('[data-figure]')
+  await (await b.find('//*[@aria-label="Dress or leave"]//button[.="Dress the folio"]')).click()
+  const flags = await eventually('the page is dressed', 8000, async () => {
+    const now = await fillsIn('[data-figure]')
+    return JSON.stringify(now) !== JSON.stringify(before) && now
+  })
+  assert.ok(flags.length > 3, flags.join())
+  // One figure keeps a style of its own.
+  await (await b.find('//a[.="Shape"]')).click()
+  await b.find('[data-scale]')
+  await b.click('House styles')
+  await (await radio('Log book')).click()
+  await eventually(
+    'it is another',
+    5000,
+    async () => !(await fillsIn('[data-scale]')).some((f) => flags.slice(0, 2).includes(f)),
+  )
+  await b.saved()
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('[data-figure] svg')
+  await chooser()
+  await b.find('//*[@aria-label="Dress or leave"]//p[contains(., "One figure has")]')
+  await b.click('Let it follow the folio')
+  await eventually(
+    'none is apart',
+    5000,
+    async () => (await b.driver.findElements(By.xpath('//*[@aria-label="Dress or leave"]//p'))).length === 0,
+  )
+  await b.press(Key.ESCAPE)
+  await quiet()
+})
+
+test('our colours come from a logo, and the style made of them is kept, exported and taken up again', async () => {
+  const dir = mkdtempSync(path.join(tmpdir(), 'compass-'))
+  const logo = path.join(dir, 'logo.png')
+  await sharp(
+    Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="240" height="120"><rect width="240" height="120" fill="#fff"/><rect width="150" height="120" fill="#7a1f5c"/><circle cx="195" cy="60" r="34" fill="#f2b134"/></svg>',
+    ),
+  )
+    .png()
+    .toFile(logo)
+  const folio = await s.open(TREE, 'hierarchy')
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('[data-figure] svg')
+  await chooser()
+  await b.click('In our colours …')
+  const field = await b.find('[aria-label="Our colours"]')
+  await field.clear()
+  await field.sendKeys('teal')
+  await b.find('//*[@role="alert"][contains(., "#0a5c66")]')
+  await (await b.driver.findElement(By.css('input[aria-label^="Logo"]'))).sendKeys(logo)
+  await eventually(
+    'its colours are read',
+    8000,
+    async () => ((await field.getAttribute('value')) ?? '').split(' ').length === 2,
+  )
+  await b.find('[aria-label="What each colour is used for"] li')
+  await b.click('Change its parts …')
+  const name = await b.find('[aria-label="Name of the style"]')
+  await name.clear()
+  await name.sendKeys('The plum line')
+  await b.click('Save it, and dress the folio')
+  await b.find('//*[contains(., "The folio is dressed in “The plum line”")]')
+  await b.saved()
+  await b.driver.navigate().refresh()
+  await b.find('[data-figure] svg')
+  await chooser()
+  assert.equal(await (await radio('The plum line')).getAttribute('aria-checked'), 'true')
+  await b.press(Key.ESCAPE)
+  await quiet()
+})
+
+test('one branch is given a colour, and keeps it as the style changes under it; drawn by hand and dark at once', async () => {
+  await s.open(TREE, 'hierarchy')
+  await s.click('Purser')
+  await b.find('//summary[.="Look"]')
+  await opened()
+  await (await b.find('[aria-label="Fill of the selected"] [aria-label="Poor end"]')).click()
+  await (await b.find('//button[contains(., "of the same branch")]')).click()
+  const fillOf = (words: string) =>
+    b.driver.executeScript<string>(
+      `const g = [...document.querySelectorAll('[data-scale] g[data-part]')].find((g) => g.textContent === arguments[0]); return g?.querySelector('path')?.getAttribute('fill') ?? ''`,
+      words,
+    )
+  const branch = ['Purser', 'Stewards', 'Cook']
+  const alike = async () => {
+    const fills = await Promise.all(branch.map(fillOf))
+    return new Set(fills).size === 1 && fills[0] !== (await fillOf('Mate')) && fills[0]
+  }
+  const red = await eventually('the branch is of one colour', 6000, alike)
+  await b.click('House styles')
+  await (await radio('Tideline')).click()
+  const other = await eventually('its colour follows the style', 6000, async () => {
+    const now = await alike()
+    return now && now !== red && now
+  })
+  assert.notEqual(other, red)
+  await (await radio('Chalk and slate')).click()
+  await b.press(Key.ESCAPE)
+  await (await b.find('[aria-label="Use the dark theme"]')).click()
+  await eventually('it is drawn by hand, on slate', 8000, () =>
+    b.driver.executeScript<boolean>(
+      `return document.querySelector('[data-scale] path[d*="C"]') !== null && document.documentElement.dataset.theme === 'dark'`,
+    ),
+  )
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await quiet()
+})
+
+test('icons are matched to the words, another is searched for, and files have them', async () => {
+  await s.open(DAYS, 'points')
+  await opened()
+  await b.click('Match icons to the words')
+  await eventually(
+    'icons stand beside the words',
+    10_000,
+    async () => (await b.driver.findElements(By.css('[data-scale] image'))).length >= 2,
+  )
+  await (await b.find('//*[@data-part][contains(., "Day two")]')).click()
+  await b.click('Another icon')
+  const search = await b.find('[aria-label="Search icons by word"]')
+  await search.sendKeys('anchor')
+  await (await b.find('[aria-label="Icons"] [aria-label="anchor"]')).click()
+  await eventually('it is the anchor', 6000, async () =>
+    (
+      await b.driver.executeScript<string>(
+        `return [...document.querySelectorAll('[data-scale] image')].map((i) => i.getAttribute('href')).join()`,
+      )
+    ).includes('line/anchor'),
+  )
+  await b.saved()
+  const address = new URL(await b.driver.getCurrentUrl()).pathname
+    .replace('/folio/', '/api/folios/')
+    .replace('/figure/', '/figures/')
+  const svg = await (await fetch(`${base}${address}/file?format=svg`)).text()
+  assert.ok(svg.includes('stroke-linecap="round"') && !svg.includes('/api/icons'), 'the drawing itself is in the file')
+  await quiet()
+})
