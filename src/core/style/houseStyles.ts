@@ -30,5 +30,3 @@ export const houseStyles = {
 } satisfies Record<string, HouseStyle>
 
 export type ShippedStyle = keyof typeof houseStyles
-/** What a folio is dressed in where nobody has chosen. */
-export const STANDARD_STYLE: ShippedStyle = 'chart-table'

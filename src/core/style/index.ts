@@ -12,7 +12,8 @@ export {
   type Shade,
 } from './colour'
 export { fontChain, fontKeys, fontTable, typefaceTable, type FontKey } from './fonts'
-export { STANDARD_STYLE, houseStyles, type ShippedStyle } from './houseStyles'
+export { houseStyles, type ShippedStyle } from './houseStyles'
+export { STANDARD_STYLE } from './standardStyle'
 export { corners } from '../geometry'
 export {
   fills,

@@ -101,7 +101,7 @@ const CLEAR: LookChange = {
 function LikeIt({ work, id, look }: { readonly work: Work; readonly id: string; readonly look: LookFields }) {
   const { figure, apply } = work
   return (
-    <div role="group" aria-label="Give the look to others" className="flex flex-col gap-1">
+    <div role="group" aria-label="Give the look to others" className="flex flex-col gap-2">
       {alikeTo(figure, id)
         .filter((a) => a.by !== 'look')
         .map((a) => (
