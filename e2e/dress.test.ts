@@ -194,3 +194,55 @@ test('icons are matched to the words, another is searched for, and files have th
   assert.ok(svg.includes('stroke-linecap="round"') && !svg.includes('/api/icons'), 'the drawing itself is in the file')
   await quiet()
 })
+
+test('a figure in English, German, Arabic and Japanese: offered, corrected, mirrored, and in its file', async () => {
+  await s.open(DAYS, 'points')
+  await (await radio('Side by side')).click()
+  await b.click('Languages of this figure')
+  const table = await b.find('[aria-label="Language of the table"]')
+  const drawn = (words: string) =>
+    eventually(`“${words}” is drawn`, 10_000, () =>
+      b.driver.executeScript<boolean>(
+        `return [...document.querySelectorAll('[data-scale] g[data-part]')].some((g) => g.textContent.includes(arguments[0]))`,
+        words,
+      ),
+    )
+  const choose = async (label: string, value: string) => {
+    await (await b.find(`[aria-label="${label}"] option[value="${value}"]`)).click()
+  }
+  for (const [language, first] of [
+    ['de', 'Erster Tag'],
+    ['ar', 'اليوم'],
+    ['ja', '一日目'],
+  ] as const) {
+    await (await table.findElement(By.css(`option[value="${language}"]`))).click()
+    await b.click('Offer translations')
+    await b.find(`//li[contains(., "to be looked at")]`)
+    await choose('Show this figure in', language)
+    await drawn(first)
+    if (language === 'ar') {
+      // Read from right to left, the first stands at the right of the second.
+      const lefts = await b.driver.executeScript<number[]>(
+        `return [...document.querySelectorAll('[data-scale] g[data-part]')].slice(0, 2).map((g) => g.getBoundingClientRect().x)`,
+      )
+      assert.ok((lefts[0] ?? 0) > (lefts[1] ?? 0), lefts.join())
+    }
+  }
+  // What was offered is put right by hand.
+  const day = await b.find('[aria-label^="words: Day one"]')
+  await day.click()
+  await b.chord([Key.CONTROL], 'a')
+  await b.press('初日', Key.TAB)
+  await drawn('初日')
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await b.saved()
+  const address = new URL(await b.driver.getCurrentUrl()).pathname
+    .replace('/folio/', '/api/folios/')
+    .replace('/figure/', '/figures/')
+  const svg = await (await fetch(`${base}${address}/file?format=svg&words=text`)).text()
+  assert.ok(svg.includes('初日') && svg.includes('Compass Japanese'), 'the file is in Japanese, with its font')
+  assert.ok(svg.length < 400_000, `its font is cut down to what is used: ${svg.length}`)
+  await choose('Show this figure in', '')
+  await drawn('Day one')
+  await quiet()
+})

@@ -51,7 +51,10 @@ const layers: Record<string, Row> = {
   'core/scene': core(['geometry', 'dress', 'style', 'route', 'layout', 'measure', 'figure']),
   'core/formats': core(['geometry', 'scene', 'style', 'measure']),
   'core/check': core(['geometry', 'graph', 'route', 'measure', 'scene', 'style']),
-  'core/document': core(['figure', 'style', 'graph', 'geometry', 'text'], ['yjs', 'zod']),
+  'core/document': core(
+    ['figure', 'style', 'graph', 'geometry', 'text'],
+    ['yjs', 'zod', 'fast-xml-parser', 'papaparse'],
+  ),
   'core/testing': { may: [...ALL_CORE, 'core', 'server'], packages: ['node:fs', 'node:path'] },
   core: { may: ALL_CORE, packages: [] },
   manuscript: { may: ['core/text', 'core/problem'], packages: ['yjs'] },

@@ -1,5 +1,5 @@
 /** The stages from figure to picture, in order. `readings` (text to figures) is the other half; see `core/propose`. */
-import type { Figure } from './figure'
+import { inLanguage, type Figure } from './figure'
 import { fittedLayouts } from './fit'
 import type { Typesetter } from './measure'
 import { crossingCount, route, type Routed } from './route'
@@ -9,7 +9,8 @@ import { styleOf, type Wardrobe } from './style'
 /** Crossings that another order of the layers may save. */
 const FEW = 6
 
-export function routedFigure(figure: Figure, wardrobe: Wardrobe, typesetter: Typesetter): Routed {
+export function routedFigure(given: Figure, wardrobe: Wardrobe, typesetter: Typesetter): Routed {
+  const figure = inLanguage(given, given.shownIn ?? wardrobe.language)
   const style = styleOf(figure, wardrobe)
   const layouts = fittedLayouts(figure, style, typesetter)
   let best: { readonly routed: Routed; readonly crossings: number } | null = null

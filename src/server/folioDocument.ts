@@ -19,7 +19,7 @@ export type FolioProjection = {
 }
 
 /** One that was kept before folios were dressed. */
-const withDress = (kept: FolioProjection): FolioProjection => ({ ...kept, dress: kept.dress ?? PLAIN_DRESS })
+const withDress = (kept: FolioProjection): FolioProjection => ({ ...kept, dress: { ...PLAIN_DRESS, ...kept.dress } })
 
 /** What a shelf shows of a folio. */
 export type FolioSummary = {

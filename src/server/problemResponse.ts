@@ -22,6 +22,7 @@ const statusOf: Record<Problem['code'], number> = {
   'foreign-host': 403,
   'too-many': 429,
   'draft-failed': 502,
+  'translation-failed': 502,
   'reader-failed': 502,
   'no-reader': 404,
   'picture-too-large': 422,

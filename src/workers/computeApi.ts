@@ -3,9 +3,9 @@ import { nanoid } from 'nanoid'
 import { z } from 'zod'
 import { continued } from '@/core/continued'
 import { figureOfRows, wardrobeSchema, type Cells, type DoubtAnswers, type Pasted } from '@/core/document'
-import { SMALLEST_TEXT, figureSchema, frameTable, type Figure } from '@/core/figure'
+import { SMALLEST_TEXT, figureSchema, frameTable, inLanguage, type Figure } from '@/core/figure'
 import { arrangementsFor, retyped, withNodeAt, type Placed } from '@/core/layout'
-import type { Box, Point } from '@/core/geometry'
+import { type Box, type Point, boxOut, pointIn } from '@/core/geometry'
 import { iconsFor, type IconFamily, type IconIndex } from '@/core/icons'
 import {
   MissingFont,
@@ -216,6 +216,8 @@ export function createCompute(
       const before = kept.get(figure.id)
       if (!before) return null
       const { routed } = before
+      // What is typed is not what is shown, where that is a translation.
+      if (inLanguage(figure, figure.shownIn ?? before.wardrobe.language) !== figure) return null
       const sized = await set(figure, before.wardrobe, (t) =>
         measuredNode(figure, node, routed.style, routed.shared, t),
       )
@@ -246,9 +248,8 @@ export function createCompute(
         heldRoute: null,
       }
       const { routes } = reroute({ ...routed, links: [...routed.links, link] }, routed.routes, new Set())
-      const { scale, dx, dy } = drawn.fit
       const points = routes.find((r) => r.id === link.id)?.points ?? null
-      return points && points.map((p) => ({ x: p.x * scale + dx, y: p.y * scale + dy }))
+      return points && points.map((p) => pointIn(p, drawn.fit))
     },
     /** The kept picture of a figure with the top left corners of some nodes at places of the frame; only what touches them
      *  is led anew. */
@@ -263,8 +264,8 @@ export function createCompute(
         before.routed.nodes.flatMap((n): [string, Box][] => {
           const at = moved[n.id]
           if (!at) return []
-          const [x, y] = [(at.x - fit.dx) / fit.scale, (at.y - fit.dy) / fit.scale]
-          return [[n.id, { x, y, width: n.width, height: n.height }]]
+          const size = { width: n.width * fit.scale, height: n.height * fit.scale }
+          return [[n.id, { ...boxOut({ ...at, ...size }, fit), width: n.width, height: n.height }]]
         }),
       )
       const placed = Object.entries(held).reduce<Placed>((p, [id, box]) => withNodeAt(p, id, box), before.routed)

@@ -1,5 +1,5 @@
 /** A figure inside the shared document: one map per figure, node and link, one entry per field, so that two people who
- *  change different fields of one node both keep their change. A note is an entry of the figure's own map. */
+ *  change different fields of one node both keep their change. */
 import * as Y from 'yjs'
 import { MAX_NODES, MAX_NODE_TEXT, MAX_NOTES, isFigure, type Figure } from '../figure'
 import { apply, type Edit } from './edit'
@@ -13,7 +13,7 @@ const isRecord = (v: unknown): v is Fields => v !== null && typeof v === 'object
 export function readFigure(shared: unknown): Figure | null {
   if (!(shared instanceof Y.Map)) return null
   const { anchor: _anchor, ...stored } = shared.toJSON() as Fields
-  const raw = withNotes(stored)
+  const raw = gathered(stored)
   const { nodes = {}, links = {} } = raw
   if (!isRecord(nodes) || !isRecord(links)) return null
   // A link whose end somebody else removed at the same time is not part of the figure any more.
@@ -23,18 +23,40 @@ export function readFigure(shared: unknown): Figure | null {
   return isFigure(figure) ? figure : null
 }
 
+/** What two people may add to at once has an entry each in the figure's own map. */
 const NOTE = 'note:'
+const WORDING = 'wording:'
 
-/** The fields with the notes gathered, as a figure has them; and each note with a key of its own, as they are stored. */
-function withNotes(stored: Fields): Fields {
-  const isNote = (key: string) => key.startsWith(NOTE)
+const startingWith = (prefix: string, entries: readonly (readonly [string, unknown])[]) =>
+  entries.flatMap(([k, v]) => (k.startsWith(prefix) ? [[k.slice(prefix.length), v] as const] : []))
+
+/** The fields with notes and wordings gathered, as a figure has them. */
+function gathered(stored: Fields): Fields {
   const entries = Object.entries(stored)
-  const notes = entries.flatMap(([k, v]) => (isNote(k) ? [[k.slice(NOTE.length), v] as const] : []))
-  const rest = Object.fromEntries(entries.filter(([k]) => !isNote(k)))
-  return notes.length > 0 ? { ...rest, notes: Object.fromEntries(notes) } : rest
+  const notes = startingWith(NOTE, entries)
+  const rest = Object.fromEntries(entries.filter(([k]) => !k.startsWith(NOTE) && !k.startsWith(WORDING)))
+  const wordings: Record<string, Record<string, unknown>> = {}
+  for (const [key, wording] of startingWith(WORDING, entries)) {
+    const at = key.indexOf(':')
+    const language = key.slice(0, at)
+    wordings[language] = { ...wordings[language], [key.slice(at + 1)]: wording }
+  }
+  return {
+    ...rest,
+    ...(notes.length > 0 ? { notes: Object.fromEntries(notes) } : {}),
+    ...(Object.keys(wordings).length > 0 ? { wordings } : {}),
+  }
 }
-function headOf({ nodes: _nodes, links: _links, notes, ...head }: Figure): Fields {
-  return { ...head, ...Object.fromEntries(Object.entries(notes ?? {}).map(([id, note]) => [NOTE + id, note])) }
+/** And each with a key of its own, as they are stored. */
+function headOf({ nodes: _nodes, links: _links, notes, wordings, ...head }: Figure): Fields {
+  const said = Object.entries(wordings ?? {}).flatMap(([language, own]) =>
+    Object.entries(own).map(([key, wording]) => [`${WORDING}${language}:${key}`, wording] as const),
+  )
+  return {
+    ...head,
+    ...Object.fromEntries(Object.entries(notes ?? {}).map(([id, note]) => [NOTE + id, note])),
+    ...Object.fromEntries(said),
+  }
 }
 
 export function newSharedFigure(figure: Figure): Y.Map<unknown> {

@@ -2,11 +2,12 @@
  *  keep their change. */
 import { STANDARD_STYLE, type HouseStyle, type Wardrobe } from '../style'
 
-export type FolioDress = Pick<Wardrobe, 'style' | 'own'>
-export const PLAIN_DRESS: FolioDress = { style: STANDARD_STYLE, own: {} }
+export type FolioDress = Pick<Wardrobe, 'style' | 'own' | 'language'>
+export const PLAIN_DRESS: FolioDress = { style: STANDARD_STYLE, own: {}, language: null }
 
 export const STYLE = 'style'
 export const OWN = 'own:'
+export const LANGUAGE = 'language'
 export const MOST_OWN_STYLES = 60
 
 type Entries = Iterable<readonly [string, unknown]>
@@ -20,12 +21,19 @@ export function readDress(entries: Entries): FolioDress {
       ? [[key.slice(OWN.length), value as HouseStyle] as const]
       : [],
   )
-  if (typeof style !== 'string' && own.length === 0) return PLAIN_DRESS
-  return { style: typeof style === 'string' ? style : STANDARD_STYLE, own: Object.fromEntries(own) }
+  const language = all.find(([key]) => key === LANGUAGE)?.[1]
+  if (typeof style !== 'string' && typeof language !== 'string' && own.length === 0) return PLAIN_DRESS
+  return {
+    style: typeof style === 'string' ? style : STANDARD_STYLE,
+    own: Object.fromEntries(own),
+    language: typeof language === 'string' ? language : null,
+  }
 }
 
 type Shared = { readonly set: (key: string, value: unknown) => void; readonly delete: (key: string) => void }
 /** The entry of the style of the whole folio, and of one that somebody has made. */
+export const setFolioLanguage = (shared: Shared, language: string | null): void =>
+  language === null ? shared.delete(LANGUAGE) : shared.set(LANGUAGE, language)
 export const setFolioStyle = (shared: Shared, style: string): void => shared.set(STYLE, style)
 export const setOwnStyle = (shared: Shared, name: string, style: HouseStyle | null): void =>
   style === null ? shared.delete(OWN + name) : shared.set(OWN + name, style)

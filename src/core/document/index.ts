@@ -67,6 +67,16 @@ export { intoManuscript, reworded } from './intoManuscript'
 export { compared, type Compared } from './compared'
 export { addNote, changeNote, notesAbout, type About } from './notes'
 export { found, replaced } from './findReplace'
-export { MOST_OWN_STYLES, PLAIN_DRESS, readDress, setFolioStyle, setOwnStyle, type FolioDress } from './folioDress'
+export {
+  MOST_OWN_STYLES,
+  PLAIN_DRESS,
+  readDress,
+  setFolioLanguage,
+  setFolioStyle,
+  setOwnStyle,
+  type FolioDress,
+} from './folioDress'
 export { dressFault, wardrobeSchema } from './soundDress'
 export { commonLook, setLook, type LookChange } from './looks'
+export { dropLanguage, memoryOf, setWordings, translations, type Translated } from './wordings'
+export { csvOf, fromCsv, fromXliff, xliffOf, type WordingFile } from './wordingFiles'

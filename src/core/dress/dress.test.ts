@@ -3,7 +3,7 @@ import { figureKinds, frames, type Figure, type FigureKind } from '../figure'
 import { arrangementsFor } from '../layout'
 import { routedFigure } from '../pipeline'
 import { scene } from '../scene'
-import { houseStyles, treatmentsFor, type Wardrobe } from '../style'
+import { houseStyles, plainWardrobe, treatmentsFor, type Wardrobe } from '../style'
 import { failingSeeds, frozen, random, seededOfKind } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 
@@ -42,9 +42,10 @@ test('dressed in any treatment and house style, light or dark, words and lines s
     const all = treatmentsFor(figure)
     const next = random(seed)
     const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
-    const wardrobe: Wardrobe = { theme: pick(['light', 'dark']), style: pick(styles), own: {} }
+    const wardrobe: Wardrobe = { theme: pick(['light', 'dark']), style: pick(styles), own: {}, language: null }
     for (const t of SWEEP ? all : [pick(all)]) {
-      const dressed = frozen({ ...figure, dress: { treatment: t.id } })
+      const language = next() < 0.2 ? 'ar' : 'en'
+      const dressed = frozen({ ...figure, language, dress: { treatment: t.id } })
       const routed = routedFigure(dressed, wardrobe, typesetter)
       const drawn = scene(routed)
       const faults = [...routedFaults(routed), ...drawnFaults(drawn)].map((f) => `${f.code} ${f.what}`)
@@ -57,6 +58,21 @@ test('dressed in any treatment and house style, light or dark, words and lines s
         return 'differs'
     }
     return null
+  })
+  expect(wrong).toEqual([])
+})
+
+test('read from right to left, a picture is the other way round, and its words are not', () => {
+  const wrong = failingSeeds(1, 37, (seed) => {
+    const figure = seededOfKind(figureKinds[seed % 6] as FigureKind, seed)
+    const drawn = (language: string) => scene(routedFigure({ ...figure, language }, plainWardrobe('light'), typesetter))
+    const [left, right] = [drawn('en'), drawn('ar')]
+    if (Math.abs(left.width - right.width) > 0.01) return 'is as wide'
+    const moved = left.nodes.filter((n, i) => {
+      const b = right.nodes[i]?.box
+      return !b || Math.abs(b.x - (left.width - n.box.x - n.box.width)) > 0.01 || Math.abs(b.y - n.box.y) > 0.01
+    })
+    return moved.length > 0 ? moved.map((n) => n.id).join() : null
   })
   expect(wrong).toEqual([])
 })

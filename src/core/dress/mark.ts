@@ -1,6 +1,6 @@
 /** The marks a picture is made of: only such as SVG, PDF, DrawingML and ODF can all draw. Lengths in px, of the layout where a
  *  figure is dressed, of the frame in a scene. */
-import type { Box, Corner, Point, ShapeName } from '../geometry'
+import { boxIn, pointIn, type Box, type Corner, type Fit, type Point, type ShapeName } from '../geometry'
 import type { Run } from '../measure'
 
 export type SceneLine = { readonly runs: readonly Run[]; readonly baseline: number; readonly size: number }
@@ -84,19 +84,32 @@ export type Mark =
   | { readonly mark: 'text'; readonly owner: string; readonly lines: readonly SceneLine[]; readonly fill: string }
 
 type Of<K extends Mark['mark']> = Extract<Mark, { mark: K }>
-/** How lengths of the layout become those of a frame: multiply by `scale`, then add `dx`, `dy`. */
-export type Fit = { readonly scale: number; readonly dx: number; readonly dy: number }
+/** Shapes and corners that have a left and a right, the other way round. */
+const turned: Partial<Record<ShapeName, ShapeName>> = { pointed: 'pointedBack', onward: 'onwardBack' }
+const faced = (m: Of<'shape'>, f: Fit): Pick<Of<'shape'>, 'shape' | 'corner'> =>
+  f.across > 0 ? m : { shape: turned[m.shape] ?? m.shape, corner: m.corner === 'leaf' ? 'leafBack' : m.corner }
 
-export const pointIn = (p: Point, f: Fit): Point => ({ x: p.x * f.scale + f.dx, y: p.y * f.scale + f.dy })
-export const boxIn = (b: Box, f: Fit): Box => ({
-  ...pointIn(b, f),
-  width: b.width * f.scale,
-  height: b.height * f.scale,
-})
+/** A line of words stays as it is read; only its place is another. */
+function lineIn(l: SceneLine, f: Fit): SceneLine {
+  const [first, last] = [l.runs[0], l.runs.at(-1)]
+  const [left, right] = [first?.x ?? 0, (last?.x ?? 0) + (last?.width ?? 0)]
+  const shift = f.across > 0 ? f.dx : f.dx - (left + right) * f.scale
+  return {
+    baseline: l.baseline * f.scale + f.dy,
+    size: l.size * f.scale,
+    runs: l.runs.map((r) => ({
+      ...r,
+      x: r.x * f.scale + shift,
+      width: r.width * f.scale,
+      glyphs: r.glyphs.map((g) => ({ id: g.id, x: g.x * f.scale + shift, y: g.y * f.scale })),
+    })),
+  }
+}
 
 const fitted: { readonly [K in Mark['mark']]: (m: Of<K>, f: Fit) => Of<K> } = {
   shape: (m, f) => ({
     ...m,
+    ...faced(m, f),
     box: boxIn(m.box, f),
     radius: m.radius * f.scale,
     width: m.width * f.scale,
@@ -116,6 +129,7 @@ const fitted: { readonly [K in Mark['mark']]: (m: Of<K>, f: Fit) => Of<K> } = {
   ellipse: (m, f) => ({
     ...m,
     centre: pointIn(m.centre, f),
+    tilt: m.tilt * f.across,
     radius: { x: m.radius.x * f.scale, y: m.radius.y * f.scale },
     width: m.width * f.scale,
   }),
@@ -135,16 +149,7 @@ const fitted: { readonly [K in Mark['mark']]: (m: Of<K>, f: Fit) => Of<K> } = {
   icon: (m, f) => ({ ...m, box: boxIn(m.box, f) }),
   text: (m, f) => ({
     ...m,
-    lines: m.lines.map((l) => ({
-      baseline: l.baseline * f.scale + f.dy,
-      size: l.size * f.scale,
-      runs: l.runs.map((r) => ({
-        ...r,
-        x: r.x * f.scale + f.dx,
-        width: r.width * f.scale,
-        glyphs: r.glyphs.map((g) => ({ id: g.id, x: g.x * f.scale + f.dx, y: g.y * f.scale })),
-      })),
-    })),
+    lines: m.lines.map((l) => lineIn(l, f)),
   }),
 }
 /** A mark of the layout in the frame. */

@@ -61,6 +61,7 @@ export const RADIUS: Readonly<Record<Corner, number>> = {
   soft: 0.42,
   round: 1,
   leaf: 1,
+  leafBack: 1,
   notched: 0.42,
   cut: 0.5,
 }

@@ -1,6 +1,7 @@
 /** The fields of a figure, checked wherever one comes in from outside; the types and the published JSON Schema follow. */
 import * as z from 'zod/mini'
 import {
+  MAX_LANGUAGES,
   MAX_NODES,
   MAX_NODE_TEXT,
   MAX_NOTES,
@@ -80,7 +81,6 @@ export const nodeSchema = z.readonly(
     /** The words of the passage that this node came from. */
     source: spans,
     inset: z.optional(id),
-    wordings: z.optional(z.readonly(z.record(z.string(), words))),
     look: z.optional(look),
     /** As large as a person made it, in layout px, where its words need no more. */
     size: z.optional(z.readonly(z.object({ width: extent, height: extent }))),
@@ -157,6 +157,17 @@ const asideSchema = z.readonly(
   }),
 )
 
+/** A label in another language. */
+const wording = z.readonly(
+  z.object({
+    text: words,
+    /** The words it is a translation of: others stand there when it is out of date. */
+    of: words,
+    /** Made by a service, and not yet looked at. */
+    offered: z.optional(z.boolean()),
+  }),
+)
+
 const figureFields = z.readonly(
   z.object({
     id,
@@ -169,6 +180,10 @@ const figureFields = z.readonly(
     nodes: z.readonly(z.record(id, nodeSchema)),
     links: z.readonly(z.record(id, linkSchema)),
     notes: z.optional(z.readonly(z.record(id, noteSchema))),
+    /** By language, then by label. */
+    wordings: z.optional(z.readonly(z.record(language, z.readonly(z.record(short(90), wording))))),
+    /** The language it is shown in, where not in its own or in that of the folio. */
+    shownIn: z.optional(language),
     arrangement: short(32),
     /** The node a person has put in the middle, where an arrangement has one. */
     focus: z.optional(id),
@@ -226,6 +241,8 @@ export const figureSchema = figureFields.check(
     const fault = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message })
     if (Object.keys(figure.nodes).length > MAX_NODES) fault(['nodes'], `more than ${MAX_NODES} nodes`)
     const notes = Object.entries(figure.notes ?? {})
+    if (Object.keys(figure.wordings ?? {}).length > MAX_LANGUAGES)
+      fault(['wordings'], `more than ${MAX_LANGUAGES} languages`)
     if (notes.length > MAX_NOTES) fault(['notes'], `more than ${MAX_NOTES} notes`)
     for (const [id, note] of notes) if (id !== note.id) fault(['notes', id], 'id differs from its key')
     for (const [key, node] of Object.entries(figure.nodes))
@@ -245,5 +262,6 @@ export type FigureFields = z.infer<typeof figureSchema>
 export type NodeFields = z.infer<typeof nodeSchema>
 export type PictureFields = z.infer<typeof picture>
 export type NoteFields = z.infer<typeof noteSchema>
+export type WordingFields = z.infer<typeof wording>
 export type LookFields = z.infer<typeof look>
 export type LinkFields = z.infer<typeof linkSchema>

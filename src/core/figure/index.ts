@@ -46,3 +46,14 @@ export { blankFigure } from './blankFigure'
 export { huesOf, keyOf, type Hue } from './colouring'
 export { traitsOf, type Trait } from './traits'
 export { isChain, isConnected, isLine, isWordless } from './chains'
+export {
+  inLanguage,
+  labelsOf,
+  languagesOf,
+  readsLeft,
+  wordingOf,
+  wordingState,
+  type Label,
+  type Wording,
+  type WordingState,
+} from './wordings'

@@ -63,6 +63,7 @@ export const colourings = ['role', 'one', 'each', 'level', 'branch', 'actor', 'v
 export const MAX_NODE_TEXT = 2000
 export const MAX_NODES = 2000
 export const MAX_NOTES = 200
+export const MAX_LANGUAGES = 40
 
 export type FigureKind = (typeof figureKinds)[number]
 export type NodeRole = (typeof nodeRoles)[number]

@@ -3,7 +3,8 @@ import { cornersOf, type Box, type Point } from './box'
 import { cosine, sine } from './exact'
 
 export const corners = ['square', 'soft', 'round', 'leaf', 'notched', 'cut'] as const
-export type Corner = (typeof corners)[number]
+/** Those a style may have; `leafBack` is a leaf where the picture is read from the right. */
+export type Corner = (typeof corners)[number] | 'leafBack'
 
 /** What is done to each corner, clockwise from the top left: rounded, left square, scooped out, cut off. */
 type Way = 'round' | 'square' | 'scoop' | 'cut'
@@ -12,6 +13,7 @@ const ways: Readonly<Record<Corner, readonly [Way, Way, Way, Way]>> = {
   soft: ['round', 'round', 'round', 'round'],
   round: ['round', 'round', 'round', 'round'],
   leaf: ['round', 'square', 'round', 'square'],
+  leafBack: ['square', 'round', 'square', 'round'],
   notched: ['scoop', 'scoop', 'scoop', 'scoop'],
   cut: ['cut', 'cut', 'cut', 'cut'],
 }

@@ -4,7 +4,19 @@ import { centreOf, cornersOf, bottom, right, sides, type Box, type Point, type S
 /** The outlines a node can have. Text rooms are those of the presets of the same name in ISO/IEC 29500-1, so that a
  *  shape sized here also fits its words in a slide. */
 export type ShapeName =
-  'rect' | 'roundRect' | 'pill' | 'circle' | 'oval' | 'diamond' | 'pointed' | 'doubled' | 'onward' | 'bar' | 'plain'
+  | 'rect'
+  | 'roundRect'
+  | 'pill'
+  | 'circle'
+  | 'oval'
+  | 'diamond'
+  | 'pointed'
+  | 'doubled'
+  | 'onward'
+  | 'onwardBack'
+  | 'pointedBack'
+  | 'bar'
+  | 'plain'
 
 type ShapeRow = {
   /** The smallest shape whose text room is at least `text`. */
@@ -71,6 +83,9 @@ const onwardOutline = (b: Box): Point[] => {
     { x: b.x + tip, y },
   ]
 }
+/** The other way round, and clockwise all the same. */
+const turnedAround = (b: Box, outline: readonly Point[]): Point[] =>
+  outline.map((p) => ({ x: 2 * b.x + b.width - p.x, y: p.y })).toReversed()
 const polygonPath = (points: readonly Point[]): string => `M${points.map((p) => `${n(p.x)} ${n(p.y)}`).join('L')}Z`
 /** Path numbers carry two decimals: a hundredth of a px is below what any output can show. */
 const n = (v: number): number => Math.round(v * 100) / 100
@@ -140,6 +155,19 @@ export const shapes = {
     room: (b) => inset(b, onwardTip(b.height), 0),
     path: (b) => polygonPath(onwardOutline(b)),
     outline: onwardOutline,
+  },
+  // The same, read from right to left.
+  pointedBack: {
+    around: (t) => ({ width: t.width + 2 * tipOf(t.height), height: t.height }),
+    room: (b) => inset(b, tipOf(b.height), 0),
+    path: (b) => polygonPath(turnedAround(b, pointedOutline(b))),
+    outline: (b) => turnedAround(b, pointedOutline(b)),
+  },
+  onwardBack: {
+    around: (t) => ({ width: t.width + 2 * onwardTip(t.height), height: t.height }),
+    room: (b) => inset(b, onwardTip(b.height), 0),
+    path: (b) => polygonPath(turnedAround(b, onwardOutline(b))),
+    outline: (b) => turnedAround(b, onwardOutline(b)),
   },
   // A box with double sides: the predefined process of ISO 5807, told elsewhere.
   doubled: {

@@ -25,6 +25,7 @@ export type Problem =
   | { readonly code: 'foreign-host'; readonly allowed: readonly string[] }
   | { readonly code: 'too-many'; readonly seconds: number }
   | { readonly code: 'draft-failed'; readonly why: string }
+  | { readonly code: 'translation-failed'; readonly why: string }
   | { readonly code: 'reader-failed'; readonly name: string; readonly why: string }
   | { readonly code: 'no-reader' }
   | { readonly code: 'picture-too-large'; readonly pixels: number; readonly limit: number }
@@ -75,6 +76,8 @@ const english: Sentences = {
   'too-many': (p) => `Too many requests at once. Try again in ${p.seconds} seconds.`,
   'draft-failed': (p) =>
     `The drafting service gave no text: ${p.why}. Your topic is still here; try again, or write the first lines yourself.`,
+  'translation-failed': (p) =>
+    `The translation service could not help: ${p.why}. Your words are as they were; write the translations yourself, or try again.`,
   'reader-failed': (p) =>
     `${p.name} read nothing: ${p.why}. The readings below are untouched; try again, or go on without it.`,
   'no-reader': () => 'No other reader is configured here. READER_URL names one when the server is started.',

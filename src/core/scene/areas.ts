@@ -1,7 +1,6 @@
 /** Where things can be put in a picture besides on nodes: the circles and panels of sets, the lanes of actors. */
 import type { NodeId } from '../figure'
-import type { Box, Point } from '../geometry'
-import { boxIn, pointIn, type Fit } from '../dress'
+import { type Box, type Point, boxIn, pointIn, type Fit } from '../geometry'
 import type { Routed } from '../route'
 
 export type Area =

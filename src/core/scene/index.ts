@@ -1,4 +1,5 @@
-export type { Fit, LineEnd, Mark, PathStep, SceneLine } from '../dress'
+export type { Fit } from '../geometry'
+export type { LineEnd, Mark, PathStep, SceneLine } from '../dress'
 export type { Area } from './areas'
 export type { Fitted, Scene, SceneChange } from './picture'
 export { scene, sceneChange } from './scene'

@@ -1,5 +1,5 @@
 /** Where nodes, connectors and notes stand in the frame, for pointing and for alternatives to seeing. */
-import { boxIn, pointIn, type Fit } from '../dress'
+import { boxIn, pointIn, type Fit } from '../geometry'
 import type { Routed } from '../route'
 import type { Scene } from './picture'
 

@@ -1,8 +1,8 @@
 /** The finished picture as data: everything that is drawn, and where its parts are. */
 import type { Places } from '../figure'
-import type { Box, Point } from '../geometry'
+import type { Box, Point, Fit } from '../geometry'
 import type { Area } from './areas'
-import type { Fit, Mark } from '../dress'
+import type { Mark } from '../dress'
 
 export type Fitted = { readonly fit: Fit; readonly width: number; readonly height: number }
 export type Scene = {

@@ -1,8 +1,8 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
-import { dress, fittedMark, plate, textMark, type Fit, type Mark } from '../dress'
+import { dress, fittedMark, plate, textMark, type Mark } from '../dress'
 import { GROWTH_STEP, POINTS_PER_PX } from '../figure'
-import { boxAround, centreOf, union, type Box, type Point } from '../geometry'
+import { boxAround, centreOf, union, type Box, type Point, type Fit } from '../geometry'
 import { runsFreely } from '../layout'
 import type { TextBlock } from '../measure'
 import { drawnBox, type Routed } from '../route'
@@ -119,5 +119,6 @@ function fitted(content: Box, routed: Routed): Fitted {
   const width = frame.width ?? content.width * scale + 2 * margin
   const height = frame.height ?? content.height * scale + 2 * margin
   const c = centreOf(content)
-  return { width, height, fit: { scale, dx: width / 2 - c.x * scale, dy: height / 2 - c.y * scale } }
+  const { across } = routed.style
+  return { width, height, fit: { scale, across, dx: width / 2 - c.x * scale * across, dy: height / 2 - c.y * scale } }
 }

@@ -129,6 +129,54 @@ export const fontTable = {
     file: 'noto-sans-arabic/400Regular/NotoSansArabic_400Regular.ttf',
     fallback: true,
   },
+  'hebrew-400': {
+    family: 'Compass Hebrew',
+    weight: 400,
+    file: 'noto-sans-hebrew/400Regular/NotoSansHebrew_400Regular.ttf',
+    fallback: true,
+  },
+  'bengali-400': {
+    family: 'Compass Bengali',
+    weight: 400,
+    file: 'noto-sans-bengali/400Regular/NotoSansBengali_400Regular.ttf',
+    fallback: true,
+  },
+  'tamil-400': {
+    family: 'Compass Tamil',
+    weight: 400,
+    file: 'noto-sans-tamil/400Regular/NotoSansTamil_400Regular.ttf',
+    fallback: true,
+  },
+  'thai-400': {
+    family: 'Compass Thai',
+    weight: 400,
+    file: 'noto-sans-thai/400Regular/NotoSansThai_400Regular.ttf',
+    fallback: true,
+  },
+  'japanese-400': {
+    family: 'Compass Japanese',
+    weight: 400,
+    file: 'noto-sans-jp/400Regular/NotoSansJP_400Regular.ttf',
+    fallback: true,
+  },
+  'chinese-400': {
+    family: 'Compass Chinese',
+    weight: 400,
+    file: 'noto-sans-sc/400Regular/NotoSansSC_400Regular.ttf',
+    fallback: true,
+  },
+  'chineseTraditional-400': {
+    family: 'Compass Chinese Traditional',
+    weight: 400,
+    file: 'noto-sans-tc/400Regular/NotoSansTC_400Regular.ttf',
+    fallback: true,
+  },
+  'korean-400': {
+    family: 'Compass Korean',
+    weight: 400,
+    file: 'noto-sans-kr/400Regular/NotoSansKR_400Regular.ttf',
+    fallback: true,
+  },
   'math-400': {
     family: 'Compass Maths',
     weight: 400,
@@ -166,5 +214,28 @@ export const typefaceTable = {
 export const fontKeys = Object.keys(fontTable) as FontKey[]
 const fallbacks = fontKeys.filter((k) => fontTable[k].fallback)
 
+/** Of the fonts that have Chinese characters, the one whose forms a language writes. */
+const HAN: Readonly<Record<string, FontKey>> = {
+  ja: 'japanese-400',
+  ko: 'korean-400',
+  zh: 'chinese-400',
+  'zh-hant': 'chineseTraditional-400',
+  'zh-tw': 'chineseTraditional-400',
+  'zh-hk': 'chineseTraditional-400',
+}
+/** By the longest beginning of the tag that is known. */
+function hanFor(language: string): FontKey | null {
+  const parts = language.toLowerCase().split('-')
+  for (let n = parts.length; n > 0; n--) {
+    const found = HAN[parts.slice(0, n).join('-')]
+    if (found) return found
+  }
+  return null
+}
+
 /** The fonts tried for each character, in order. */
-export const fontChain = (typeface: Typeface, voice: Voice): FontKey[] => [typefaceTable[typeface][voice], ...fallbacks]
+export function fontChain(typeface: Typeface, voice: Voice, language = ''): FontKey[] {
+  const own = hanFor(language)
+  const others = own ? [own, ...fallbacks.filter((k) => k !== own)] : fallbacks
+  return [typefaceTable[typeface][voice], ...others]
+}

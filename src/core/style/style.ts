@@ -1,6 +1,7 @@
 /** What a figure looks like, complete: no stage after this one asks for a default. */
 import {
   frameTable,
+  readsLeft,
   type Colouring,
   type ConnectorForm,
   type Figure,
@@ -26,9 +27,11 @@ export type Wardrobe = {
   readonly theme: Theme
   readonly style: string
   readonly own: Readonly<Record<string, HouseStyle>>
+  /** The language its figures are shown in as far as they have it; their own where null. */
+  readonly language: string | null
 }
 /** As it is before anybody has chosen. */
-export const plainWardrobe = (theme: Theme): Wardrobe => ({ theme, style: STANDARD_STYLE, own: {} })
+export const plainWardrobe = (theme: Theme): Wardrobe => ({ theme, style: STANDARD_STYLE, own: {}, language: null })
 
 export type FigureStyle = {
   readonly house: HouseStyle
@@ -49,6 +52,8 @@ export type FigureStyle = {
   /** How far a printed shadow lies to the right and below; 0 for none. */
   readonly depth: number
   readonly drawnByHand: boolean
+  /** 1, or -1 where it is read from right to left. */
+  readonly across: 1 | -1
   /** The most room a picture in a node takes. */
   readonly picture: { readonly width: number; readonly height: number }
   /** Sizes in px of the layout, leading as a multiple of the size. `body` and `label` are running words, `strong` is a
@@ -133,7 +138,7 @@ export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
   const { typeface = house.type, connectors: form = house.line.form } = figure.dress
   const treatment = treatmentRow(figure, figure.dress.treatment, house.treatments[figure.kind])
   const look = (voice: 'heading' | 'body' | 'numeral', factor: number, leading: number): TextLook => ({
-    fonts: fontChain(typeface, voice),
+    fonts: fontChain(typeface, voice, figure.language),
     size: size * factor,
     leading,
   })
@@ -155,6 +160,7 @@ export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
     outline: (size / 12) * house.outline,
     depth: size * house.depth,
     drawnByHand: house.hand === 'drawn',
+    across: readsLeft(figure.language) ? -1 : 1,
     picture: { width: size * 9, height: size * 6 },
     heading: look('heading', house.heading, 1.25),
     strong: look('heading', 1, 1.25),

@@ -158,6 +158,7 @@ function Workplace({
       { name: 'Present the figure, step by step', keys: 'Alt+P', run: () => setPresenting(true) },
       { name: 'See what the text has changed (drift)', run: () => onPanel('drift') },
       { name: 'Versions of this figure', keys: 'Alt+V', run: () => onPanel('versions') },
+      { name: 'Languages of this figure', run: () => onPanel('languages') },
       { name: 'Deliver: download or copy', keys: 'Alt+D', run: () => onPanel('deliver') },
     ],
     [work, onPanel],

@@ -3,7 +3,7 @@
 import { memo, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react'
 import { changeNote, push, type Boxes } from '@/core/document'
 import { altTextOf } from '@/core/figure'
-import type { Point } from '@/core/geometry'
+import { type Point, stepOut } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import { partAt, sceneParts } from '../scene/SceneView'
 import { useCommands } from '../chrome/commands'
@@ -312,7 +312,7 @@ function nudged(work: Work, [x, y]: readonly [number, number]): boolean {
     if (edit) apply(edit)
     return true
   }
-  const step = { x: (x * NUDGE) / scene.fit.scale, y: (y * NUDGE) / scene.fit.scale }
+  const step = stepOut({ x: x * NUDGE, y: y * NUDGE }, scene.fit)
   const note = selected?.kind === 'note' ? scene.notes.find((n) => n.id === selected.id) : undefined
   if (note) {
     const off = offOf(note, scene)

@@ -1,6 +1,6 @@
 /** Bending a connector on the canvas: in px of the frame there, in px of the layout where it is kept. */
 import { bend, bent, type Edit } from '@/core/document'
-import { segments, type Point } from '@/core/geometry'
+import { segments, type Point, pointOut } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 
 type Link = Scene['links'][number]
@@ -23,8 +23,7 @@ export const pulled = (link: Link, stretch: number, at: Point, scale: number): P
 
 /** The edit that leaves the connector as it was pulled. */
 export const bendTo = (scene: Scene, link: Link, stretch: number, at: Point): Edit => {
-  const { scale, dx, dy } = scene.fit
-  const inLayout = (p: Point): Point => ({ x: (p.x - dx) / scale, y: (p.y - dy) / scale })
+  const inLayout = (p: Point): Point => pointOut(p, scene.fit)
   return bend(link.id, bent(link.points.map(inLayout), stretch, inLayout(at), STUB))
 }
 

@@ -19,8 +19,9 @@ import type { Work } from './work'
 
 /** Fetched when something is selected: colours are worked out there. */
 const LookDetails = dynamic(() => import('./LookDetails'))
+const LanguagesPanel = dynamic(() => import('./LanguagesPanel'))
 
-export type PanelName = 'details' | 'drift' | 'versions' | 'deliver'
+export type PanelName = 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
 type PanelProps = {
   readonly work: Work
   readonly drift: Drift
@@ -42,6 +43,7 @@ const panels: Record<PanelName, (props: PanelProps) => React.ReactNode> = {
   deliver: ({ work }) => <DeliverPanel folio={work.folio} figure={work.figure} scene={work.scene} />,
   drift: ({ work, drift, onPanel }) => <DriftPanel work={work} drift={drift} onClose={() => onPanel('details')} />,
   versions: ({ work, onPanel }) => <VersionsPanel work={work} onClose={() => onPanel('details')} />,
+  languages: ({ work, onPanel }) => <LanguagesPanel work={work} onClose={() => onPanel('details')} />,
   details: Details,
 }
 
@@ -77,6 +79,11 @@ function Details({ work, drift, onPanel }: PanelProps) {
       {work.selection.length === 0 && (
         <button type="button" className="text-button self-start" onClick={() => onPanel('versions')}>
           Versions of this figure
+        </button>
+      )}
+      {work.selection.length === 0 && (
+        <button type="button" className="text-button self-start" onClick={() => onPanel('languages')}>
+          Languages of this figure
         </button>
       )}
     </aside>

@@ -123,7 +123,7 @@ function useScenes(
       for (const { figure } of figures) {
         if (!current) return
         // As the folio would have it: also where a figure has a style of its own.
-        const scene = await computeAside().draw({ ...figure, houseStyle: '' }, { theme, style, own })
+        const scene = await computeAside().draw({ ...figure, houseStyle: '' }, { theme, style, own, language: null })
         if (current) setScenes((old) => new Map([...old, [figure.id, scene]]))
       }
     }

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid'
 import { houseStyleSchema, type HouseStyle } from '@/core/style'
+import { saveFile } from '../bench/saveFile'
 
 /** Begins with a letter, as the names of those that ship do. */
 export const newStyleId = (): string => `own-${nanoid(8)}`
@@ -20,11 +21,9 @@ export function styleFromJson(text: string): HouseStyle | string {
 }
 
 /** Hands a style to the person as a file. */
-export function downloadStyle(style: HouseStyle): void {
-  const address = URL.createObjectURL(new Blob([`${JSON.stringify(style, null, 2)}\n`], { type: 'application/json' }))
-  const link = document.createElement('a')
-  link.href = address
-  link.download = `${style.name.replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.house-style.json`
-  link.click()
-  URL.revokeObjectURL(address)
-}
+export const downloadStyle = (style: HouseStyle): void =>
+  saveFile(
+    `${style.name.replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.house-style.json`,
+    'application/json',
+    `${JSON.stringify(style, null, 2)}\n`,
+  )

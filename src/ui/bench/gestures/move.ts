@@ -1,6 +1,6 @@
 /** Nodes dragged: into a target that lights up, else to a place where they are held. With Alt they are doubled. */
 import { all, duplicate } from '@/core/document'
-import { union, type Point } from '@/core/geometry'
+import { union, type Point, boxOut } from '@/core/geometry'
 import { nodeParts, nodesIn, toggled, type Part, type Selection } from '../selection'
 import { isFar, type Keys, type Of, type Row, type Stage } from './gesture'
 import { guidesFor } from './guides'
@@ -73,16 +73,10 @@ export const move: Row<'move'> = {
 
 /** The doubles stand where they were let go. */
 function placed(g: Of<'move'>, { scene }: Stage, made: readonly string[]) {
-  const { scale, dx, dy } = scene.fit
   return g.ids.flatMap((id, i) => {
     const [box, twin] = [g.stood[id], made[i]]
     if (!box || twin === undefined) return []
-    const held = {
-      x: (box.x + g.by.x - dx) / scale,
-      y: (box.y + g.by.y - dy) / scale,
-      width: box.width / scale,
-      height: box.height / scale,
-    }
+    const held = boxOut({ ...box, x: box.x + g.by.x, y: box.y + g.by.y }, scene.fit)
     return [{ do: 'setNode', id: twin, set: { held } } as const]
   })
 }

@@ -1,6 +1,6 @@
 /** A note dragged: it stays beside what it speaks of, as far off as it was let go, and moves with it. */
 import { changeNote } from '@/core/document'
-import { centreOf, type Box, type Point } from '@/core/geometry'
+import { centreOf, type Box, type Point, stepOut } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import type { Part } from '../selection'
 import { isFar, type Of, type Row, type Stage } from './gesture'
@@ -13,7 +13,7 @@ export function startNote(stage: Stage, id: string, at: Point): Of<'note'> | nul
 /** How far its middle is from what it speaks of, in px of the layout. */
 export function offOf(note: { readonly box: Box; readonly subject: Point }, { fit }: Scene): Point {
   const c = centreOf(note.box)
-  return { x: (c.x - note.subject.x) / fit.scale, y: (c.y - note.subject.y) / fit.scale }
+  return stepOut({ x: c.x - note.subject.x, y: c.y - note.subject.y }, fit)
 }
 
 const boxNow = (g: Of<'note'>) => ({ ...g.stood, x: g.stood.x + g.at.x - g.from.x, y: g.stood.y + g.at.y - g.from.y })

@@ -2,7 +2,7 @@
  *  neighbour on that side. */
 import { addNeighbour, joined, type Way } from '@/core/document'
 import { kinds, type FigureKind } from '@/core/figure'
-import { centreOf, type Box, type Point } from '@/core/geometry'
+import { centreOf, type Box, type Point, pointOut } from '@/core/geometry'
 import { nodeParts } from '../selection'
 import { SNAP, isFar, type Made, type Of, type Row, type Side, type Stage } from './gesture'
 import { nodeNear, offBox } from './places'
@@ -92,9 +92,8 @@ export const joins = (kind: FigureKind): boolean => kinds[kind].linkRoles.length
 export function neighbour(stage: Stage, id: string, side: Side, at: Point | null): Made | null {
   const way = wayOf(stage, id, side)
   if (way === null) return null
-  const { scale, dx, dy } = stage.scene.fit
   const made = { node: stage.newId(), link: stage.newId() }
-  const held = at && { x: (at.x - dx) / scale, y: (at.y - dy) / scale, width: 0, height: 0 }
+  const held = at && { ...pointOut(at, stage.scene.fit), width: 0, height: 0 }
   return { edit: addNeighbour(stage.figure, id, way, made, held), node: made.node }
 }
 

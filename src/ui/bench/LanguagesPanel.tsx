@@ -1,0 +1,289 @@
+'use client'
+
+import { X } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { z } from 'zod/mini'
+import {
+  csvOf,
+  dropLanguage,
+  fromCsv,
+  fromXliff,
+  memoryOf,
+  setFolioLanguage,
+  setWordings,
+  translations,
+  xliffOf,
+  type Translated,
+} from '@/core/document'
+import { languagesOf, readsLeft, type WordingState } from '@/core/figure'
+import { figuresIn } from '../folio/useFolio'
+import { useWardrobe } from '../folio/wardrobe'
+import { ask } from '../send'
+import { saveFile } from './saveFile'
+import type { Work } from './work'
+
+/** Languages that are offered by name; any other can be typed as its tag (BCP 47). */
+const offered = [
+  'ar',
+  'bn',
+  'cs',
+  'da',
+  'de',
+  'el',
+  'en',
+  'es',
+  'fi',
+  'fr',
+  'he',
+  'hi',
+  'it',
+  'ja',
+  'ko',
+  'nb',
+  'nl',
+  'pl',
+  'pt',
+  'ru',
+  'sv',
+  'ta',
+  'th',
+  'tr',
+  'uk',
+  'zh-Hans',
+  'zh-Hant',
+] as const
+const names = new Intl.DisplayNames('en', { type: 'language' })
+export const nameOf = (language: string): string => {
+  try {
+    return names.of(language) ?? language
+  } catch {
+    // No tag at all, as an old figure may have: it is shown as it is.
+    return language
+  }
+}
+
+const answer = z.object({ texts: z.array(z.nullable(z.string())), by: z.string() })
+const stateNames: Readonly<Record<WordingState, string>> = {
+  missing: 'missing',
+  stale: 'its source has changed',
+  offered: 'to be looked at',
+  done: 'done',
+}
+
+/** The figure in further languages: which it is shown in, and a table of its labels beside each other. */
+export default function LanguagesPanel({ work, onClose }: { readonly work: Work; readonly onClose: () => void }) {
+  const figure = work.shared.figure
+  const known = languagesOf(figure)
+  const [chosen, choose] = useState<string | null>(figure.shownIn ?? known[0] ?? null)
+  const language = chosen !== null && (known.includes(chosen) || !offered.every((l) => l !== chosen)) ? chosen : null
+  return (
+    <aside
+      aria-label="Languages"
+      className="flex min-h-0 flex-col gap-3 overflow-auto border-l border-rule bg-page px-4 py-4"
+    >
+      <div className="flex items-center">
+        <h2 className="font-semibold">Languages</h2>
+        <button type="button" className="quiet-button ml-auto" aria-label="Close" onClick={onClose}>
+          <X size={16} aria-hidden="true" />
+        </button>
+      </div>
+      <ShownIn work={work} known={known} />
+      <label className="text-[13px] text-quiet">
+        Words in
+        <select
+          aria-label="Language of the table"
+          className="field mt-0.5"
+          value={language ?? ''}
+          onChange={(e) => choose(e.target.value || null)}
+        >
+          <option value="">choose a language …</option>
+          {[...new Set([...known, ...offered])]
+            .filter((l) => l !== figure.language)
+            .map((l) => (
+              <option key={l} value={l}>
+                {nameOf(l)}
+                {known.includes(l) ? '' : ' (new)'}
+              </option>
+            ))}
+        </select>
+      </label>
+      {language && <Tools work={work} language={language} />}
+      {language && <Labels key={language} work={work} language={language} />}
+    </aside>
+  )
+}
+
+/** Of this figure, and of all figures of the folio. */
+function ShownIn({ work, known }: { readonly work: Work; readonly known: readonly string[] }) {
+  const { shared, folio, apply } = work
+  const { language: ofFolio } = useWardrobe()
+  const { figure } = shared
+  const own = nameOf(figure.language)
+  return (
+    <>
+      <label className="text-[13px] text-quiet">
+        Show this figure in
+        <select
+          aria-label="Show this figure in"
+          className="field mt-0.5"
+          value={figure.shownIn ?? ''}
+          onChange={(e) => apply({ do: 'setFigure', set: { shownIn: e.target.value || null } })}
+        >
+          <option value="">{ofFolio ? `As the folio: ${nameOf(ofFolio)}` : `As it was written: ${own}`}</option>
+          {ofFolio && <option value={figure.language}>{own}</option>}
+          {known.map((l) => (
+            <option key={l} value={l}>
+              {nameOf(l)}
+            </option>
+          ))}
+        </select>
+      </label>
+      {(known.length > 0 || ofFolio) && (
+        <label className="text-[13px] text-quiet">
+          Show the whole folio in
+          <select
+            aria-label="Show the whole folio in"
+            className="field mt-0.5"
+            value={ofFolio ?? ''}
+            onChange={(e) => folio.doc.transact(() => setFolioLanguage(folio.dress, e.target.value || null), 'person')}
+          >
+            <option value="">As it was written</option>
+            {[...new Set([...known, ...(ofFolio ? [ofFolio] : [])])].map((l) => (
+              <option key={l} value={l}>
+                {nameOf(l)}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+    </>
+  )
+}
+
+type LanguageProps = { readonly work: Work; readonly language: string }
+
+/** What is offered by a service, and what comes in as a file. */
+function useTranslating({ work, language }: LanguageProps) {
+  const { shared, apply, tell, folio } = work
+  const { figure } = shared
+  const [asking, setAsking] = useState(false)
+  const offer = async () => {
+    const open = translations(figure, language).filter((t) => t.state === 'missing' || t.state === 'stale')
+    if (open.length === 0) return tell('Every label has its words in this language.')
+    setAsking(true)
+    const memory = [
+      ...memoryOf(
+        figuresIn(folio).map((f) => f.figure),
+        language,
+      ),
+    ]
+    const body = { from: figure.language, to: language, labels: open.map((t) => t.text), memory }
+    const got = await ask('POST', '/api/translations', body)
+    setAsking(false)
+    if ('problem' in got) return tell(got.problem)
+    const { texts, by } = answer.parse(got.json)
+    const given = Object.fromEntries(open.flatMap((t, i) => (texts[i] ? [[t.key, texts[i]] as const] : [])))
+    const count = Object.keys(given).length
+    if (count > 0) apply(setWordings(figure, language, given, true))
+    tell(`${count} of ${open.length} labels are known to ${by}. Look at each before you use it.`)
+  }
+  const take = async (chosen: File | undefined) => {
+    if (!chosen) return
+    const text = await chosen.text()
+    const read = fromXliff(text) ?? fromCsv(text)
+    if (!read) return tell('This file is no table with “key” and “translation”, and no XLIFF 2.0. Nothing was changed.')
+    if (read.language && read.language !== language)
+      return tell(`This file is in ${nameOf(read.language)}. Choose that language first; nothing was changed.`)
+    apply(setWordings(figure, language, read.given))
+    tell(`${Object.keys(read.given).length} labels were read.`)
+  }
+  return { asking, offer, take }
+}
+
+/** Translations that are offered, and files for those who translate. */
+function Tools({ work, language }: LanguageProps) {
+  const { apply, shared } = work
+  const { figure } = shared
+  const { asking, offer, take } = useTranslating({ work, language })
+  const file = useRef<HTMLInputElement>(null)
+  const title = (figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 50)
+  return (
+    <div className="flex flex-wrap gap-x-4 gap-y-2">
+      <button type="button" className="text-button" disabled={asking} onClick={() => void offer()}>
+        {asking ? 'Asking …' : 'Offer translations'}
+      </button>
+      <button
+        type="button"
+        className="text-button"
+        onClick={() => saveFile(`${title}.${language}.csv`, 'text/csv', csvOf(figure, language))}
+      >
+        CSV out
+      </button>
+      <button
+        type="button"
+        className="text-button"
+        onClick={() => saveFile(`${title}.${language}.xlf`, 'application/xliff+xml', xliffOf(figure, language))}
+      >
+        XLIFF out
+      </button>
+      <button type="button" className="text-button" onClick={() => file.current?.click()}>
+        File in
+      </button>
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,.xlf,.xliff"
+        aria-label="Translations as CSV or XLIFF"
+        className="hidden"
+        onChange={(e) => void take(e.target.files?.[0])}
+      />
+      {figure.wordings?.[language] && (
+        <button type="button" className="text-button" onClick={() => apply(dropLanguage(figure, language))}>
+          Take {nameOf(language)} out
+        </button>
+      )}
+    </div>
+  )
+}
+
+function Labels({ work, language }: LanguageProps) {
+  const { figure } = work.shared
+  const rows = translations(figure, language)
+  return (
+    <ul aria-label={`Labels in ${nameOf(language)}`} className="flex flex-col gap-3">
+      {rows.map((t) => (
+        <LabelRow key={t.key} row={t} work={work} language={language} />
+      ))}
+    </ul>
+  )
+}
+
+function LabelRow({ row, work, language }: LanguageProps & { readonly row: Translated }) {
+  const { figure } = work.shared
+  const words = row.wording?.text ?? ''
+  const say = (text: string) => work.apply(setWordings(figure, language, { [row.key]: text }))
+  return (
+    <li className="text-[13px]">
+      <p className="text-quiet">
+        {row.text}
+        <span className={`ml-2 ${row.state === 'done' ? '' : 'text-brass-text'}`}>{stateNames[row.state]}</span>
+        {row.state === 'offered' && (
+          <button type="button" className="quiet-button" onClick={() => say(words)}>
+            It is right
+          </button>
+        )}
+      </p>
+      <textarea
+        key={words}
+        aria-label={`${row.where}: ${row.text}, in ${nameOf(language)}`}
+        lang={language}
+        dir={readsLeft(language) ? 'rtl' : 'ltr'}
+        rows={1}
+        defaultValue={words}
+        className="field field-sizing-content mt-0.5 resize-none"
+        onBlur={(e) => e.target.value.trim() !== words && say(e.target.value)}
+        onKeyDown={(e) => e.stopPropagation()}
+      />
+    </li>
+  )
+}
