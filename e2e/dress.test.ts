@@ -1,6 +1,6 @@
 /** Stories of dressing at Gannet Sound Ferries: a folio in one hand, in the line's own colours, a branch set apart. */
 import assert from 'node:assert/strict'
-import { mkdtempSync } from 'node:fs'
+import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { test } from 'node:test'
@@ -165,7 +165,7 @@ test('one branch is given a colour, and keeps it as the style changes under it; 
   await quiet()
 })
 
-test('icons are matched to the words, another is searched for, and files have them', async () => {
+test('icons are matched to the words, another is searched for, one is replaced by an upload, and files have them', async () => {
   await s.open(DAYS, 'points')
   await opened()
   await b.click('Match icons to the words')
@@ -192,6 +192,23 @@ test('icons are matched to the words, another is searched for, and files have th
     .replace('/figure/', '/figures/')
   const svg = await (await fetch(`${base}${address}/file?format=svg`)).text()
   assert.ok(svg.includes('stroke-linecap="round"') && !svg.includes('/api/icons'), 'the drawing itself is in the file')
+  // And one of our own, of one colour, which takes that of its place; what else the file would do is left out.
+  const own = path.join(mkdtempSync(path.join(tmpdir(), 'compass-')), 'gannet.svg')
+  writeFileSync(
+    own,
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40" onload="alert(1)"><script>alert(2)</script><path d="M2 30L20 4L38 30Z" fill="#7a1f5c"/><image href="http://127.0.0.1:9/x.png" width="9" height="9"/></svg>',
+  )
+  await (await b.driver.findElement(By.css('input[aria-label="An icon of our own"]'))).sendKeys(own)
+  await eventually('it is ours', 8000, async () =>
+    (
+      await b.driver.executeScript<string>(
+        `return [...document.querySelectorAll('[data-scale] image')].map((i) => i.getAttribute('href')).join()`,
+      )
+    ).includes('?tint='),
+  )
+  await b.saved()
+  const again = await (await fetch(`${base}${address}/file?format=svg`)).text()
+  assert.ok(again.includes('data:image/png;base64') && !again.includes('alert'), 'it is in the file, as pixels')
   await quiet()
 })
 

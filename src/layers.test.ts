@@ -70,6 +70,7 @@ const layers: Record<string, Row> = {
       'core/style',
       'core/formats',
       'core/figure',
+      'core/icons',
       'core/text',
       'core/problem',
       'core/propose',

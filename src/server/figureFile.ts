@@ -3,13 +3,15 @@ import { Resvg } from '@resvg/resvg-js'
 import subsetFont from 'subset-font'
 import { readFileSync } from 'node:fs'
 import { altTextOf, type Figure } from '@/core/figure'
-import { svgFile } from '@/core/formats'
+import { svgFile, type Words } from '@/core/formats'
+import { ownIcon } from '@/core/icons'
 import { sceneOf } from '@/core/pipeline'
 import type { Problem } from '@/core/problem'
 import type { Scene } from '@/core/scene'
 import { fontTable, type FontKey, type Wardrobe } from '@/core/style'
 import { fontFile, serverTypesetter } from './fontFiles'
 import { iconAt } from './iconFiles'
+import { tinted } from './tinted'
 
 export type FileOptions = {
   readonly format: 'svg' | 'png'
@@ -33,8 +35,8 @@ export async function figureFile(
   options: FileOptions,
   pictures: Pictures,
 ): Promise<Uint8Array | Problem> {
-  const images = { pictureAt: (hash: string) => pictures[hash] ?? null, iconAt }
   const scene = figureScene(figure, options.wardrobe)
+  const images = { pictureAt: (hash: string) => pictures[hash] ?? null, iconAt: await iconsOf(scene, pictures) }
   const common = { background: options.background, title: figure.title || 'Figure', description: altTextOf(figure) }
   const outlined = () =>
     svgFile(scene, { ...common, words: { as: 'outlines', typesetter: serverTypesetter(), ...images }, fontFaces: '' })
@@ -52,6 +54,24 @@ export async function figureFile(
     font: { loadSystemFonts: false },
   }).render()
   return image.asPng()
+}
+
+/** Icons of a picture: those that ship as outlines, own ones as data, stencils in the colours they are asked for in. */
+async function iconsOf(scene: Scene, pictures: Pictures): Promise<Words['iconAt']> {
+  const stencils = new Map<string, string>()
+  for (const m of scene.marks) {
+    const own = m.mark === 'icon' ? ownIcon(m.name) : null
+    const data = own && pictures[own.hash]
+    if (m.mark !== 'icon' || own?.kind !== 'stencil' || !data) continue
+    const png = Buffer.from(data.slice(data.indexOf(',') + 1), 'base64')
+    stencils.set(`${m.name} ${m.fill}`, `data:image/png;base64,${(await tinted(png, m.fill)).toString('base64')}`)
+  }
+  return (name, colour) => {
+    const own = ownIcon(name)
+    if (!own) return iconAt(name)
+    const href = own.kind === 'own' ? pictures[own.hash] : stencils.get(`${name} ${colour}`)
+    return href === undefined ? null : { href }
+  }
 }
 
 /** `@font-face` rules with the glyphs the scene uses, as WOFF2 in data addresses. */

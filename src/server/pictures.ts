@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto'
 import sharp from 'sharp'
 import type { Figure } from '@/core/figure'
+import { ownIcon } from '@/core/icons'
 import type { Problem } from '@/core/problem'
 import { database } from './database'
 import type { Pictures } from './figureFile'
@@ -89,7 +90,11 @@ export async function pictureFor(owner: string, hash: string): Promise<{ type: s
 
 /** The pictures of a figure that its owner has in any folio, to be put into a file. */
 export async function picturesOf(owner: string, figure: Figure): Promise<Pictures> {
-  const hashes = [...new Set(Object.values(figure.nodes).flatMap((n) => n.picture?.hash ?? []))]
+  const hashes = [
+    ...new Set(
+      Object.values(figure.nodes).flatMap((n) => [n.picture?.hash ?? [], ownIcon(n.icon ?? '')?.hash ?? []].flat()),
+    ),
+  ]
   if (hashes.length === 0) return {}
   const rows = await database()
     .selectFrom('picture as p')

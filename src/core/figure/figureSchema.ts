@@ -75,7 +75,8 @@ export const nodeSchema = z.readonly(
     memberOf: z.optional(z.readonly(z.array(id))),
     measure: z.optional(z.readonly(z.object({ value: z.number(), unit: short(32) }))),
     duration: z.optional(words),
-    icon: z.optional(short(64)),
+    /** `family/name` of one that ships, or an own one by its hash. */
+    icon: z.optional(short(80)),
     picture: z.optional(picture),
     fields: z.optional(z.readonly(z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])))),
     /** The words of the passage that this node came from. */

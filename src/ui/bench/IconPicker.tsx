@@ -1,12 +1,15 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { z } from 'zod/mini'
 import { houseOf } from '@/core/style'
 import { compute } from '@/workers/client'
 import { useWardrobe } from '../folio/wardrobe'
 import { iconAddress } from '../scene/SceneView'
+import { ask } from '../send'
 import { sayingOf } from './FigureDress'
 import type { Work } from './work'
+import { FileButton } from '../chrome/FileButton'
 
 /** The icon of a node: what its words suggest, or what is searched for, in the family of the house style. */
 export function IconPicker({ work, id }: { readonly work: Work; readonly id: string }) {
@@ -44,9 +47,30 @@ export function IconPicker({ work, id }: { readonly work: Work; readonly id: str
             onKeyDown={(e) => e.stopPropagation()}
           />
           <Found found={found} chosen={node.icon} words={words} onPut={put} />
+          <Upload work={work} onPut={put} />
         </>
       )}
     </div>
+  )
+}
+
+const uploaded = z.object({ hash: z.string(), stencil: z.boolean() })
+
+/** An icon of one's own; one of a single colour takes that of its place. */
+function Upload({ work, onPut }: { readonly work: Work; readonly onPut: (icon: string) => void }) {
+  const take = async (chosen: File) => {
+    const answer = await ask('POST', `/api/folios/${work.folio.id}/pictures?as=icon`, chosen)
+    if ('problem' in answer) return work.tell(answer.problem)
+    const { hash, stencil } = uploaded.parse(answer.json)
+    onPut(`${stencil ? 'stencil' : 'own'}/${hash}`)
+  }
+  return (
+    <FileButton
+      says="One of our own: SVG or PNG"
+      label="An icon of our own"
+      accept="image/svg+xml,image/png,image/jpeg,image/webp,.svg"
+      onFile={(f) => void take(f)}
+    />
   )
 }
 

@@ -1,7 +1,7 @@
 'use client'
 
 import { X } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { z } from 'zod/mini'
 import {
   csvOf,
@@ -21,6 +21,7 @@ import { useWardrobe } from '../folio/wardrobe'
 import { ask } from '../send'
 import { saveFile } from './saveFile'
 import type { Work } from './work'
+import { FileButton } from '../chrome/FileButton'
 
 /** Languages that are offered by name; any other can be typed as its tag (BCP 47). */
 const offered = [
@@ -187,8 +188,7 @@ function useTranslating({ work, language }: LanguageProps) {
     if (count > 0) apply(setWordings(figure, language, given, true))
     tell(`${count} of ${open.length} labels are known to ${by}. Look at each before you use it.`)
   }
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return
+  const take = async (chosen: File) => {
     const text = await chosen.text()
     const read = fromXliff(text) ?? fromCsv(text)
     if (!read) return tell('This file is no table with “key” and “translation”, and no XLIFF 2.0. Nothing was changed.')
@@ -205,7 +205,6 @@ function Tools({ work, language }: LanguageProps) {
   const { apply, shared } = work
   const { figure } = shared
   const { asking, offer, take } = useTranslating({ work, language })
-  const file = useRef<HTMLInputElement>(null)
   const title = (figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 50)
   return (
     <div className="flex flex-wrap gap-x-4 gap-y-2">
@@ -226,16 +225,11 @@ function Tools({ work, language }: LanguageProps) {
       >
         XLIFF out
       </button>
-      <button type="button" className="text-button" onClick={() => file.current?.click()}>
-        File in
-      </button>
-      <input
-        ref={file}
-        type="file"
+      <FileButton
+        says="File in"
+        label="Translations as CSV or XLIFF"
         accept=".csv,.xlf,.xliff"
-        aria-label="Translations as CSV or XLIFF"
-        className="hidden"
-        onChange={(e) => void take(e.target.files?.[0])}
+        onFile={(f) => void take(f)}
       />
       {figure.wordings?.[language] && (
         <button type="button" className="text-button" onClick={() => apply(dropLanguage(figure, language))}>

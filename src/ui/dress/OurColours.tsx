@@ -1,9 +1,10 @@
 'use client'
 
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { z } from 'zod/mini'
 import { MOST_COLOURS, coloursIn, hexOf, inColours, schemeOf, type HouseStyle, type SchemeNote } from '@/core/style'
 import { ask } from '../send'
+import { FileButton } from '../chrome/FileButton'
 
 const found = z.object({ colours: z.array(z.string()) })
 
@@ -14,7 +15,6 @@ export function OurColours({ style, onChange }: Props) {
   const [text, setText] = useState(() => [style.light.tones.main, style.light.tones.accent].map(hexOf).join(' '))
   const [told, tell] = useState<string | null>(null)
   const [reading, setReading] = useState(false)
-  const file = useRef<HTMLInputElement>(null)
   const colours = coloursIn(text)
   const scheme = colours && schemeOf(colours)
   const take = (next: string) => {
@@ -23,8 +23,7 @@ export function OurColours({ style, onChange }: Props) {
     const made = written && schemeOf(written)
     if (made) onChange(inColours(style, made, style.name))
   }
-  const readFile = async (given: File | undefined) => {
-    if (!given) return
+  const readFile = async (given: File) => {
     setReading(true)
     tell(null)
     const answer = await ask('POST', '/api/colours', given)
@@ -49,16 +48,13 @@ export function OurColours({ style, onChange }: Props) {
           Write colours as #0a5c66 or rgb(10, 92, 102), with spaces or commas between them.
         </p>
       )}
-      <button type="button" className="button self-start" disabled={reading} onClick={() => file.current?.click()}>
-        {reading ? 'Reading the file …' : 'Take them from a logo or a document'}
-      </button>
-      <input
-        ref={file}
-        type="file"
+      <FileButton
+        says={reading ? 'Reading the file …' : 'Take them from a logo or a document'}
+        label="Logo or document with our colours"
         accept="image/png,image/jpeg,image/webp,image/gif,.pptx,.docx,.odp"
-        aria-label="Logo or document with our colours"
-        className="hidden"
-        onChange={(e) => void readFile(e.target.files?.[0])}
+        className="button self-start"
+        disabled={reading}
+        onFile={(f) => void readFile(f)}
       />
       <p className="text-[13px] text-quiet">PNG, JPEG, WebP or GIF; or the theme of a PPTX, DOCX or ODP file.</p>
       {told && (

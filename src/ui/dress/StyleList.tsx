@@ -1,8 +1,9 @@
 'use client'
 
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { houseStyles, paletteOf, type HouseStyle, type Theme, type Wardrobe } from '@/core/style'
 import { downloadStyle, styleFromJson } from './ownStyles'
+import { FileButton } from '../chrome/FileButton'
 
 type Props = {
   readonly own: Wardrobe['own']
@@ -16,10 +17,8 @@ type Props = {
 /** The styles there are, those of the folio first. */
 export function StyleList({ own, theme, chosen, onChoose, onImport, onRemove }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
-  const file = useRef<HTMLInputElement>(null)
   const all = [...Object.entries(own), ...Object.entries(houseStyles)]
-  const open = async (given: File | undefined) => {
-    if (!given) return
+  const open = async (given: File) => {
     const found = given.size > 200_000 ? 'This file is too large for a house style.' : styleFromJson(await given.text())
     if (typeof found === 'string') return setProblem(found)
     setProblem(null)
@@ -43,16 +42,11 @@ export function StyleList({ own, theme, chosen, onChoose, onImport, onRemove }: 
             </button>
           </>
         )}
-        <button type="button" className="text-button" onClick={() => file.current?.click()}>
-          Import from JSON
-        </button>
-        <input
-          ref={file}
-          type="file"
+        <FileButton
+          says="Import from JSON"
+          label="File of a house style"
           accept=".json,application/json"
-          aria-label="File of a house style"
-          className="hidden"
-          onChange={(e) => void open(e.target.files?.[0])}
+          onFile={(f) => void open(f)}
         />
       </div>
       {problem && (

@@ -2,6 +2,7 @@
 
 import { createElement, memo, type CSSProperties, type PointerEvent, type ReactNode } from 'react'
 import { groupOf, partsOf, type ScenePart, type SvgElement, type Words } from '@/core/formats'
+import { ownIcon } from '@/core/icons'
 import type { Scene } from '@/core/scene'
 
 type Props = {
@@ -32,7 +33,11 @@ export const SceneView = memo(function SceneView({ scene, label, lit, onPoint, c
 })
 
 /** Where the browser finds an icon in a colour. */
-export const iconAddress = (name: string, colour: string): string => `/api/icons/${name}?colour=${colour.slice(1)}`
+export function iconAddress(name: string, colour: string): string {
+  const own = ownIcon(name)
+  if (!own) return `/api/icons/${name}?colour=${colour.slice(1)}`
+  return `/api/pictures/${own.hash}${own.kind === 'stencil' ? `?tint=${colour.slice(1)}` : ''}`
+}
 
 const onScreen: Words = {
   as: 'text',
