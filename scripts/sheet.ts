@@ -77,12 +77,30 @@ function treated(kind: Figure['kind']): Drawn[] {
   })
 }
 
+/** Six corners of the space of looks: what the README opens with. */
+function cover(): Drawn[] {
+  const corners = [
+    ['The first five days', 'line', 'panel', 'signal-flags', 'light'],
+    ['Opening the ticket office', 'rows', 'route', 'night-watch', 'dark'],
+    ['The fleet and the shore', 'stacked', 'headed', 'kelp', 'light'],
+    ['Deck crew and shore crew', 'circles', 'solid', 'regatta', 'light'],
+    ['How we speak to passengers', 'ring', 'segments', 'tideline', 'light'],
+    ['What bears on the berth', 'across', 'outline', 'chalk-and-slate', 'dark'],
+  ] as const
+  return corners.flatMap(([title, arrangement, treatment, style, theme]) => {
+    const figure = figures.find((f) => f.title === title)
+    const dress = { treatment, titled: true }
+    return figure ? [drawn({ ...slide(figure), arrangement, dress }, style, theme, '')] : []
+  })
+}
+
 const pages: {
   readonly name: string
   readonly title: string
   readonly list: () => Drawn[]
   readonly columns: number
 }[] = [
+  { name: 'cover', title: 'Six corners', list: cover, columns: 2 },
   ...figureKinds.map((kind) => ({ name: kind, title: kinds[kind].name, list: () => treated(kind), columns: COLUMNS })),
   ...(['light', 'dark'] as const).map((theme) => ({
     name: `styles-${theme}`,

@@ -9,7 +9,7 @@ import { PLAIN, type FigureStyle } from './style'
 
 const WRAPS = [0.78, 1.35]
 /** Points beside each other in one row. */
-const NARROW = 0.6
+const NARROW = [0.45, 0.6]
 const GAPS = [0.72]
 const FOLDS = [2, 3, 4]
 /** A column of text may run to the foot of the page it stands on, in parts of its width. */
@@ -66,7 +66,7 @@ function axesFor(figure: Figure, shrinks: boolean): Partial<Fitting>[][] {
     Object.keys(figure.nodes).length > MANY
       ? []
       : [
-          (figure.kind === 'points' ? [NARROW, ...WRAPS] : WRAPS).map((wrap) => ({ wrap })),
+          (figure.kind === 'points' ? [...NARROW, ...WRAPS] : WRAPS).map((wrap) => ({ wrap })),
           GAPS.map((gap) => ({ gap })),
         ]
   return [folds.map((fold) => ({ fold })), ...rest]

@@ -97,7 +97,8 @@ const RING = { inner: 0.58, growth: 1.06 }
 const segments: Finish = (sized, _arrange, set) => {
   const { nodes, style } = sized
   const unit = style.body.size
-  const core = set(sized.title, 'heading', style.wrap.point * 0.8)
+  // Said over the figure, it need not be said within.
+  const core = set(sized.headline ? '' : sized.title, 'heading', style.wrap.point * 0.8)
   const least = Math.max(unit * 5, distance(core.width, core.height) / 2 / RING.inner + unit * 0.6)
   const count = Math.max(1, nodes.length)
   const middle = (i: number) => (2 * Math.PI * (i + 0.5)) / count - Math.PI / 2
@@ -124,7 +125,8 @@ const segments: Finish = (sized, _arrange, set) => {
         },
       },
     ])
-    return { boxes, flow: 'unlinked', decor: [...decor, { kind: 'words', centre: { x: 0, y: 0 }, block: core }] }
+    const words: Decor[] = core.text === '' ? [] : [{ kind: 'words', centre: { x: 0, y: 0 }, block: core }]
+    return { boxes, flow: 'unlinked', decor: [...decor, ...words] }
   }
 }
 

@@ -10,7 +10,8 @@ import { spreadForWords } from './straightLabels'
 const GROWTH = 1.04
 
 export function ring(sized: Sized, set: SetWords): Arranged {
-  const core = set(sized.title, 'heading', sized.style.wrap.point)
+  // Said over the figure, it need not be said within.
+  const core = set(sized.headline ? '' : sized.title, 'heading', sized.style.wrap.point)
   const gap = sized.style.gap.beside / 2
   const stretch = Math.min(1.7, Math.max(0.8, frameAspect(sized)))
   const centre = { x: 0, y: 0 }

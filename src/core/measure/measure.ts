@@ -110,7 +110,7 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     kind: figure.kind,
     arrangement: figure.arrangement,
     title: figure.title,
-    headline: figure.dress.titled ? lineAround(figure.title, style.heading, style, typesetter) : null,
+    headline: figure.dress.titled ? lineAround(figure.title, style.title, style, typesetter) : null,
     caption: lineAround(figure.caption ?? '', style.label, style, typesetter),
     style,
     nodes: cuts.map((c) => sizedNode(c, shared, around)),

@@ -57,7 +57,9 @@ export type FigureStyle = {
   /** The most room a picture in a node takes. */
   readonly picture: { readonly width: number; readonly height: number }
   /** Sizes in px of the layout, leading as a multiple of the size. `body` and `label` are running words, `strong` is a
-   *  heading as large as they are, `heading` one that is larger, `numeral` a number set large. */
+   *  heading as large as they are, `heading` one that is larger, `numeral` a number set large, `title` what stands over the
+   *  whole figure. */
+  readonly title: TextLook
   readonly heading: TextLook
   readonly strong: TextLook
   readonly body: TextLook
@@ -108,6 +110,7 @@ const roles: FigureStyle['roles'] = {
 const CORNER: Record<ConnectorForm, number> = { rounded: 0.35, square: 0, curved: 1.6, straight: 0.35 }
 /** Over the size of running words. */
 const NUMERAL = 2.1
+const TITLE = 1.5
 const LABEL = 0.85
 
 /** The house style of that name, of the folio's own or of those that ship; null for a name that is neither. */
@@ -162,6 +165,7 @@ export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
     drawnByHand: house.hand === 'drawn',
     across: readsLeft(figure.language) ? -1 : 1,
     picture: { width: size * 9, height: size * 6 },
+    title: look('heading', TITLE, 1.2),
     heading: look('heading', house.heading, 1.25),
     strong: look('heading', 1, 1.25),
     body: look('body', 1, 1.25),
