@@ -47,7 +47,7 @@ const layers: Record<string, Row> = {
   ),
   'core/layout': core(['geometry', 'graph', 'style', 'figure', 'measure']),
   'core/route': core(['geometry', 'graph', 'style', 'layout', 'figure', 'measure'], ['flatqueue']),
-  'core/dress': core(['geometry', 'style', 'route', 'layout', 'measure']),
+  'core/dress': core(['geometry', 'figure', 'style', 'route', 'layout', 'measure']),
   'core/scene': core(['geometry', 'dress', 'style', 'route', 'layout', 'measure', 'figure']),
   'core/formats': core(['geometry', 'scene', 'style', 'measure']),
   'core/check': core(['geometry', 'graph', 'route', 'measure', 'scene', 'style']),

@@ -76,3 +76,27 @@ test('read from right to left, a picture is the other way round, and its words a
   })
   expect(wrong).toEqual([])
 })
+
+test('what colours mean is said below the figure, where it does not say so itself, in the colours that are drawn', () => {
+  const steps = seededOfKind('process', 7)
+  const nodes = Object.fromEntries(
+    Object.values(steps.nodes).map((n, i) => [
+      n.id,
+      { ...n, actor: i % 2 ? 'Mate' : 'Bosun', measure: { value: i * 10, unit: 'min' } },
+    ]),
+  )
+  const told = (colouring: 'actor' | 'value' | 'role', arrangement = 'down') => {
+    const figure = { ...steps, nodes, arrangement, dress: { colouring } }
+    const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
+    const { marks } = scene(routed)
+    expect(drawnFaults(scene(routed))).toEqual([])
+    const words = routed.legend.map((l) => l.block.text)
+    const fills = new Set(marks.flatMap((m) => (m.mark === 'shape' && m.owner !== '' ? [m.fill] : [])))
+    const patches = marks.flatMap((m) => (m.mark === 'shape' && m.owner === '' ? [m.fill] : []))
+    return { words, known: patches.filter((p) => fills.has(p)).length }
+  }
+  expect(told('actor')).toEqual({ words: ['Bosun', 'Mate'], known: 2 })
+  expect(told('value').words).toHaveLength(3)
+  expect(told('role').words).toEqual([])
+  expect(told('actor', 'lanes').words).toEqual([])
+})

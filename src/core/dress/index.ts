@@ -1,4 +1,5 @@
 export { dress } from './dress'
 export { fittedMark, type LineEnd, type Mark, type PathStep, type SceneLine } from './mark'
+export { legendAt } from './legendMarks'
 export { plate } from './stroke'
 export { textMark } from './textMark'

@@ -1,8 +1,9 @@
 /** Which colours a node is painted in: what a person chose, else what the treatment has for it, else what colours mean in the
  *  figure, else its role. */
+import type { Hue } from '../figure'
 import type { PlacedNode } from '../layout'
 import type { Routed } from '../route'
-import { onScale, shadeOf, toneNames, toneOf, type Palette, type Tone, type ToneName } from '../style'
+import { onScale, shadeOf, toneNames, toneOf, type FigureStyle, type Palette, type Tone, type ToneName } from '../style'
 
 type Painted = Pick<Routed, 'style' | 'hues' | 'nodes'>
 
@@ -29,15 +30,18 @@ const setTone = (n: PlacedNode, { nodes, style }: Painted): Tone =>
 
 export function toneFor(n: PlacedNode, painted: Painted): Tone {
   const { style, hues } = painted
-  const { palette, house, theme } = style
+  const { palette } = style
   const chosen = toneNamed(n.look.fill, painted) ?? toneNamed(n.look.line, painted)
   if (chosen) return chosen
   if (n.dress.tone) return palette.tones[n.dress.tone]
   if (n.role === 'set') return setTone(n, painted)
-  const hue = hues.get(n.id)
+  return hueTone(hues.get(n.id), style) ?? palette.tones[style.roles[n.role].tone]
+}
+
+/** The tone of a place in the series or on the scale; null for what goes by its role. */
+export function hueTone(hue: Hue | undefined, { palette, house, theme }: FigureStyle): Tone | null {
   if (hue?.by === 'series') return seriesTone(palette, hue.index)
-  if (hue?.by === 'share') return onScale(palette, hue.share, house[theme])
-  return palette.tones[style.roles[n.role].tone]
+  return hue?.by === 'share' ? onScale(palette, hue.share, house[theme]) : null
 }
 
 export { seriesTone }

@@ -48,14 +48,6 @@ const rows: Readonly<Record<Colouring, (figure: Figure, nodes: readonly FigureNo
 export const huesOf = (figure: Figure, colouring: Colouring): ReadonlyMap<NodeId, Hue> =>
   rows[colouring](figure, nodesInOrder(figure))
 
-/** What each colour means, in the order of the colours; empty where colours mean no more than roles. */
-export function keyOf(figure: Figure, colouring: Colouring): readonly { readonly name: string; readonly hue: Hue }[] {
-  const nodes = nodesInOrder(figure)
-  if (colouring === 'actor')
-    return [...new Set(nodes.flatMap((n) => n.actor ?? []))].map((name, i) => ({ name, hue: series(i) }))
-  return []
-}
-
 /** The nodes above each, from the root down to it; what is reached by several links hangs below the first. */
 function depths(figure: Figure) {
   const above = new Map<NodeId, NodeId>()

@@ -43,7 +43,7 @@ export { twoCriteria, type TwoCriteria } from './twoCriteria'
 export { crossLinks } from './crossLinks'
 export { lengthIn, timesOf } from './times'
 export { blankFigure } from './blankFigure'
-export { huesOf, keyOf, type Hue } from './colouring'
+export { huesOf, type Hue } from './colouring'
 export { traitsOf, type Trait } from './traits'
 export { isChain, isConnected, isLine, isWordless } from './chains'
 export {

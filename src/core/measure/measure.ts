@@ -22,6 +22,7 @@ import type { FigureStyle, TextLook } from '../style'
 import { numberIn } from '../text'
 import type { Shared } from './forms'
 import { cut, longer, sharedBy, sizedNode, type Within } from './nodeSize'
+import { keyOf } from './legend'
 import { ordinal } from './ordinal'
 import type { Sized, SizedLink, SizedNode, SizedNote } from './sized'
 import { fromStart, textBlock, type TextBlock } from './textBlock'
@@ -117,6 +118,10 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     links: sizedLinks(figure, style, typesetter),
     notes: notesInOrder(figure).map((n) => sizedNote(n, style, typesetter)),
     shared,
+    legend: keyOf(figure, style.colouring).map(({ name, hue }) => ({
+      hue,
+      block: textBlock([{ text: name, look: style.label }], style.wrap.point, typesetter),
+    })),
     hues: huesOf(figure, style.colouring),
     worths: worthsIn(figure),
     actors: actorsOf(figure).map((name) => ({

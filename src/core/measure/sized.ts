@@ -67,6 +67,8 @@ export type Sized = {
   readonly notes: readonly SizedNote[]
   /** What the parts of all nodes have in common. */
   readonly shared: Shared
+  /** What colours mean, in words, where the figure does not say it by itself. */
+  readonly legend: readonly { readonly block: TextBlock; readonly hue: Hue }[]
   /** Which colour each node is to have. */
   readonly hues: ReadonlyMap<NodeId, Hue>
   /** What ends of a decision are worth, where they say so. */

@@ -1,6 +1,6 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
-import { dress, fittedMark, plate, textMark, type Mark } from '../dress'
+import { dress, fittedMark, legendAt, plate, textMark, type Mark } from '../dress'
 import { GROWTH_STEP, POINTS_PER_PX } from '../figure'
 import { boxAround, centreOf, union, type Box, type Point, type Fit } from '../geometry'
 import { runsFreely } from '../layout'
@@ -13,12 +13,15 @@ import type { Fitted, Scene, SceneChange } from './picture'
 /** `keep` holds the fit of an earlier picture, so that nothing but the dragged node moves while it is dragged. */
 export function scene(routed: Routed, keep: Fitted | null = null): Scene {
   const drawn = boxWithNotes(routed)
-  const around = wordsAround(routed, drawn)
-  const { fit, width, height } =
-    keep ?? fitted(union([drawn, ...around.map((a) => boxAround(a.centre, a.block))]), routed)
+  const legend = legendBelow(routed, drawn)
+  const around = wordsAround(routed, legend ? union([drawn, legend.box]) : drawn)
+  const whole = [drawn, ...(legend ? [legend.box] : []), ...around.map((a) => boxAround(a.centre, a.block))]
+  const { fit, width, height } = keep ?? fitted(union(whole), routed)
   const marks = [
     ...bandMarks(routed, around, drawn, fit, width),
-    ...[...dress(routed, null), ...aroundMarks(around, routed)].map((m) => fittedMark(m, fit)),
+    ...[...dress(routed, null), ...(legend?.marks ?? []), ...aroundMarks(around, routed)].map((m) =>
+      fittedMark(m, fit),
+    ),
   ]
   const sizes = marks.flatMap((m) => (m.mark === 'text' ? m.lines.map((l) => l.size) : []))
   return {
@@ -45,10 +48,23 @@ export function scene(routed: Routed, keep: Fitted | null = null): Scene {
 export function sceneChange(before: Routed, now: Routed, fit: Fit): SceneChange {
   const owners = changedBetween(before, now)
   // Title and caption belong to nobody, as bars do; they stay where they stood.
-  const around = owners.has('') ? wordsAround(before, boxWithNotes(before)) : []
-  const marks = [...dress(now, owners), ...aroundMarks(around, before)].map((m) => fittedMark(m, fit))
+  const own = owners.has('')
+  const drawn = boxWithNotes(before)
+  const legend = own ? legendBelow(before, drawn) : null
+  const around = own ? wordsAround(before, legend ? union([drawn, legend.box]) : drawn) : []
+  const marks = [...dress(now, owners), ...(legend?.marks ?? []), ...aroundMarks(around, before)].map((m) =>
+    fittedMark(m, fit),
+  )
   return { owners: [...owners], marks, ...partPlaces(now, fit, owners) }
 }
+
+/** Below the picture, over its caption. */
+const legendBelow = (routed: Routed, drawn: Box) =>
+  legendAt(
+    { x: centreOf(drawn).x, y: drawn.y + drawn.height + routed.style.body.size * 0.9 },
+    Math.max(drawn.width, routed.style.wrap.point),
+    routed,
+  )
 
 type Around = ReturnType<typeof wordsAround>
 const hasBand = ({ style }: Routed, around: Around): boolean => style.ground === 'band' && around.some((a) => a.title)

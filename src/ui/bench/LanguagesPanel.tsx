@@ -19,6 +19,7 @@ import { languagesOf, readsLeft, type WordingState } from '@/core/figure'
 import { figuresIn } from '../folio/useFolio'
 import { useWardrobe } from '../folio/wardrobe'
 import { ask } from '../send'
+import { nameOf } from './languageName'
 import { saveFile } from './saveFile'
 import type { Work } from './work'
 import { FileButton } from '../chrome/FileButton'
@@ -53,16 +54,6 @@ const offered = [
   'zh-Hans',
   'zh-Hant',
 ] as const
-const names = new Intl.DisplayNames('en', { type: 'language' })
-export const nameOf = (language: string): string => {
-  try {
-    return names.of(language) ?? language
-  } catch {
-    // No tag at all, as an old figure may have: it is shown as it is.
-    return language
-  }
-}
-
 const answer = z.object({ texts: z.array(z.nullable(z.string())), by: z.string() })
 const stateNames: Readonly<Record<WordingState, string>> = {
   missing: 'missing',
