@@ -5,7 +5,7 @@ import { formsOf, iconFamilies, iconsFor, type IconIndex } from '.'
 
 const file = shippedFile('public/icons/index.json')
 const index = JSON.parse(readFileSync(file, 'utf8')) as IconIndex
-const labels = readFileSync(shippedFile('corpus/icons/labels.txt'), 'utf8')
+const labels = readFileSync(shippedFile('src/core/testing/iconLabels.txt'), 'utf8')
   .split('\n')
   .filter((l) => l && !l.startsWith('#'))
   .map((l) => l.split(': ') as [label: string, words: string])
