@@ -85,7 +85,7 @@ function holds(f: Figure): boolean {
     Object.keys(f.nodes).length <= MAX_NODES &&
     Object.keys(f.notes ?? {}).length <= MAX_NOTES &&
     isShort(...Object.values(f.notes ?? {}).map((n) => n.text)) &&
-    isShort(f.title, f.altText, f.caption) &&
+    isShort(f.title, f.altText, f.caption, f.sourceLine) &&
     Object.values(f.nodes).every((n) => isShort(n.text, n.detail, n.actor, n.duration)) &&
     Object.values(f.links).every((l) => isShort(l.text))
   )

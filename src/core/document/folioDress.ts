@@ -2,12 +2,13 @@
  *  keep their change. */
 import { STANDARD_STYLE, type HouseStyle, type Wardrobe } from '../style'
 
-export type FolioDress = Pick<Wardrobe, 'style' | 'own' | 'language'>
-export const PLAIN_DRESS: FolioDress = { style: STANDARD_STYLE, own: {}, language: null }
+export type FolioDress = Pick<Wardrobe, 'style' | 'own' | 'language' | 'most'>
+export const PLAIN_DRESS: FolioDress = { style: STANDARD_STYLE, own: {}, language: null, most: null }
 
 export const STYLE = 'style'
 export const OWN = 'own:'
 export const LANGUAGE = 'language'
+export const MOST = 'most'
 export const MOST_OWN_STYLES = 60
 
 type Entries = Iterable<readonly [string, unknown]>
@@ -22,16 +23,21 @@ export function readDress(entries: Entries): FolioDress {
       : [],
   )
   const language = all.find(([key]) => key === LANGUAGE)?.[1]
-  if (typeof style !== 'string' && typeof language !== 'string' && own.length === 0) return PLAIN_DRESS
+  const most = all.find(([key]) => key === MOST)?.[1]
+  if (all.length === 0) return PLAIN_DRESS
   return {
     style: typeof style === 'string' ? style : STANDARD_STYLE,
     own: Object.fromEntries(own),
     language: typeof language === 'string' ? language : null,
+    most: typeof most === 'number' ? most : null,
   }
 }
 
 type Shared = { readonly set: (key: string, value: unknown) => void; readonly delete: (key: string) => void }
 /** The entry of the style of the whole folio, and of one that somebody has made. */
+/** The most that figures may grow; null for as each likes. */
+export const setFolioMost = (shared: Shared, most: number | null): void =>
+  most === null ? shared.delete(MOST) : shared.set(MOST, most)
 export const setFolioLanguage = (shared: Shared, language: string | null): void =>
   language === null ? shared.delete(LANGUAGE) : shared.set(LANGUAGE, language)
 export const setFolioStyle = (shared: Shared, style: string): void => shared.set(STYLE, style)

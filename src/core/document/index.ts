@@ -72,6 +72,7 @@ export {
   PLAIN_DRESS,
   readDress,
   setFolioLanguage,
+  setFolioMost,
   setFolioStyle,
   setOwnStyle,
   type FolioDress,

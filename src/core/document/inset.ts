@@ -86,7 +86,16 @@ function insetOf(
   border: readonly FigureLink[],
   id: FigureId,
 ): Figure {
-  const { places: _places, aside: _aside, altText: _alt, caption: _caption, focus: _focus, notes, ...rest } = f
+  const {
+    places: _places,
+    aside: _aside,
+    altText: _alt,
+    caption: _caption,
+    sourceLine: _source,
+    focus: _focus,
+    notes,
+    ...rest
+  } = f
   const inside = new Set(nodes.map((n) => n.id))
   const own = notesIn(f, inside).flatMap((id) => (notes?.[id] ? [[id, notes[id]] as const] : []))
   const figure: Figure = {

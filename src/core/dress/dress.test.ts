@@ -42,7 +42,13 @@ test('dressed in any treatment and house style, light or dark, words and lines s
     const all = treatmentsFor(figure)
     const next = random(seed)
     const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)] as T
-    const wardrobe: Wardrobe = { theme: pick(['light', 'dark']), style: pick(styles), own: {}, language: null }
+    const wardrobe: Wardrobe = {
+      theme: pick(['light', 'dark']),
+      style: pick(styles),
+      own: {},
+      language: null,
+      most: null,
+    }
     for (const t of SWEEP ? all : [pick(all)]) {
       const language = next() < 0.2 ? 'ar' : 'en'
       const dressed = frozen({ ...figure, language, dress: { treatment: t.id } })

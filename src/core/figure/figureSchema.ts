@@ -177,6 +177,8 @@ const figureFields = z.readonly(
     altText: z.optional(words),
     /** Below the picture, where somebody has written one. */
     caption: z.optional(words),
+    /** Where it comes from, in a line of its own at the foot. */
+    sourceLine: z.optional(words),
     language,
     nodes: z.readonly(z.record(id, nodeSchema)),
     links: z.readonly(z.record(id, linkSchema)),

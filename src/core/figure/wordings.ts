@@ -27,6 +27,7 @@ export const labelsOf = (f: Figure): readonly Label[] => [
   ...linksInOrder(f).flatMap((l) => label(`l:${l.id}`, l.text, 'link')),
   ...notesInOrder(f).flatMap((n) => label(`t:${n.id}`, n.text, 'note')),
   ...label('caption', f.caption, 'caption'),
+  ...label('source', f.sourceLine, 'source line'),
 ]
 
 export const wordingOf = (f: Figure, language: string, key: string): Wording | null =>
@@ -61,6 +62,7 @@ export function inLanguage(f: Figure, language: string | null | undefined): Figu
     language,
     title: said('title', f.title) ?? f.title,
     ...(f.caption ? { caption: said('caption', f.caption) } : {}),
+    ...(f.sourceLine ? { sourceLine: said('source', f.sourceLine) } : {}),
     nodes: mapped(f.nodes, node),
     links: mapped(f.links, (l) => (l.text ? { ...l, text: said(`l:${l.id}`, l.text) } : l)),
     ...(f.notes ? { notes: mapped(f.notes, (n) => ({ ...n, text: said(`t:${n.id}`, n.text) ?? n.text })) } : {}),

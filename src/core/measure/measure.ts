@@ -113,6 +113,7 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     title: figure.title,
     headline: figure.dress.titled ? lineAround(figure.title, style.title, style, typesetter) : null,
     caption: lineAround(figure.caption ?? '', style.label, style, typesetter),
+    sourceLine: lineAround(figure.sourceLine ?? '', style.small, style, typesetter),
     style,
     nodes: cuts.map((c) => sizedNode(c, shared, around)),
     links: sizedLinks(figure, style, typesetter),

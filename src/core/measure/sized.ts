@@ -61,6 +61,7 @@ export type Sized = {
   /** What stands above and below the picture; null where nothing does. */
   readonly headline: TextBlock | null
   readonly caption: TextBlock | null
+  readonly sourceLine: TextBlock | null
   readonly style: FigureStyle
   readonly nodes: readonly SizedNode[]
   readonly links: readonly SizedLink[]

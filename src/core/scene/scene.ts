@@ -103,19 +103,24 @@ function changedBetween(before: Routed, now: Routed): ReadonlySet<string> {
 
 const boxWithNotes = (routed: Routed): Box => union([drawnBox(routed), ...routed.notes.map((n) => n.box)])
 
-/** The title above the picture and the caption below it, over its middle. */
+/** The title above the picture, caption and source line below it, over its middle. */
 function wordsAround(
   routed: Routed,
   drawn: Box,
 ): { readonly title: boolean; readonly block: TextBlock; readonly centre: Point }[] {
-  const { headline, caption, style } = routed
+  const { headline, style } = routed
   const gap = style.body.size * 1.4
   const x = centreOf(drawn).x
+  let foot = drawn.y + drawn.height + gap
+  const below = [routed.caption, routed.sourceLine].flatMap((block) => {
+    if (!block) return []
+    const centre = { x, y: foot + block.height / 2 }
+    foot += block.height + gap * 0.4
+    return [{ title: false, block, centre }]
+  })
   return [
     ...(headline ? [{ title: true, block: headline, centre: { x, y: drawn.y - gap - headline.height / 2 } }] : []),
-    ...(caption
-      ? [{ title: false, block: caption, centre: { x, y: drawn.y + drawn.height + gap + caption.height / 2 } }]
-      : []),
+    ...below,
   ]
 }
 

@@ -29,9 +29,17 @@ export type Wardrobe = {
   readonly own: Readonly<Record<string, HouseStyle>>
   /** The language its figures are shown in as far as they have it; their own where null. */
   readonly language: string | null
+  /** The most a figure may grow to fill its frame, so that words are of one size over a folio; null for as each likes. */
+  readonly most: number | null
 }
 /** As it is before anybody has chosen. */
-export const plainWardrobe = (theme: Theme): Wardrobe => ({ theme, style: STANDARD_STYLE, own: {}, language: null })
+export const plainWardrobe = (theme: Theme): Wardrobe => ({
+  theme,
+  style: STANDARD_STYLE,
+  own: {},
+  language: null,
+  most: null,
+})
 
 export type FigureStyle = {
   readonly house: HouseStyle
@@ -58,12 +66,13 @@ export type FigureStyle = {
   readonly picture: { readonly width: number; readonly height: number }
   /** Sizes in px of the layout, leading as a multiple of the size. `body` and `label` are running words, `strong` is a
    *  heading as large as they are, `heading` one that is larger, `numeral` a number set large, `title` what stands over the
-   *  whole figure. */
+   *  whole figure, `small` where it comes from. */
   readonly title: TextLook
   readonly heading: TextLook
   readonly strong: TextLook
   readonly body: TextLook
   readonly label: TextLook
+  readonly small: TextLook
   readonly numeral: TextLook
   readonly padding: { readonly x: number; readonly y: number }
   /** Free room between nodes: beside each other, and between one layer and the next. */
@@ -112,6 +121,7 @@ const CORNER: Record<ConnectorForm, number> = { rounded: 0.35, square: 0, curved
 const NUMERAL = 2.1
 const TITLE = 1.5
 const LABEL = 0.85
+const SMALL = 0.75
 
 /** The house style of that name, of the folio's own or of those that ship; null for a name that is neither. */
 export const houseStyleNamed = (name: string, own: Wardrobe['own']): HouseStyle | null =>
@@ -170,11 +180,17 @@ export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
     strong: look('heading', 1, 1.25),
     body: look('body', 1, 1.25),
     label: look('body', LABEL, 1.2),
+    small: look('body', SMALL, 1.2),
     numeral: look('numeral', NUMERAL, 1),
     padding: { x: size * 0.9, y: size * 0.65 },
     gap: { beside: gap, between: gap },
     margin: size * 2,
-    frame: { name: figure.frame, width: frame.width, height: frame.height, growth: frame.growth },
+    frame: {
+      name: figure.frame,
+      width: frame.width,
+      height: frame.height,
+      growth: Math.min(frame.growth, wardrobe.most ?? frame.growth),
+    },
     wrap: { step: size * 10, question: size * 7.5, point: size * 13 },
     fitting: PLAIN,
   }

@@ -71,6 +71,15 @@ function Around({ work }: { work: Work }) {
           onChange={(t) => apply({ do: 'setFigure', set: { caption: t || null } })}
         />
       </Row>
+      <Row label="Source">
+        <Text
+          key={`source ${figure.sourceLine ?? ''}`}
+          label="Source line at the foot of the figure"
+          value={figure.sourceLine ?? ''}
+          hint="none"
+          onChange={(t) => apply({ do: 'setFigure', set: { sourceLine: t || null } })}
+        />
+      </Row>
     </>
   )
 }

@@ -98,6 +98,16 @@ function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onC
           </button>
         </p>
       )}
+      {dressing.figures.length > 1 && (
+        <label className="flex items-center gap-2 text-[13px]">
+          <input
+            type="checkbox"
+            checked={dressing.wardrobe.most !== null}
+            onChange={(e) => void dressing.oneSize(e.target.checked)}
+          />
+          Words of one size in all figures
+        </label>
+      )}
       <button type="button" className="button ml-auto" onClick={onClose}>
         Leave as it is
       </button>

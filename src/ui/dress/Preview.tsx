@@ -7,6 +7,7 @@ import { seenWith, type Deficiency, type Theme, type Wardrobe } from '@/core/sty
 import { computeAside } from '@/workers/client'
 import { useTheme } from '../chrome/theme'
 import type { SharedFigure } from '../folio/useFolio'
+import { useWardrobe } from '../folio/wardrobe'
 import { SceneView } from '../scene/SceneView'
 import { recoloured } from './recoloured'
 
@@ -116,6 +117,7 @@ function useScenes(
   own: Wardrobe['own'],
   theme: Theme,
 ): ReadonlyMap<string, Scene> {
+  const { language, most } = useWardrobe()
   const [scenes, setScenes] = useState<ReadonlyMap<string, Scene>>(new Map())
   useEffect(() => {
     let current = true
@@ -123,7 +125,7 @@ function useScenes(
       for (const { figure } of figures) {
         if (!current) return
         // As the folio would have it: also where a figure has a style of its own.
-        const scene = await computeAside().draw({ ...figure, houseStyle: '' }, { theme, style, own, language: null })
+        const scene = await computeAside().draw({ ...figure, houseStyle: '' }, { theme, style, own, language, most })
         if (current) setScenes((old) => new Map([...old, [figure.id, scene]]))
       }
     }
@@ -132,6 +134,6 @@ function useScenes(
       current = false
       clearTimeout(timer)
     }
-  }, [figures, style, own, theme])
+  }, [figures, style, own, theme, language, most])
   return scenes
 }

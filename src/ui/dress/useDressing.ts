@@ -1,8 +1,9 @@
 'use client'
 
 import { useDeferredValue, useState } from 'react'
-import { setFolioStyle, setOwnStyle } from '@/core/document'
+import { setFolioMost, setFolioStyle, setOwnStyle } from '@/core/document'
 import { houseStyleNamed, type HouseStyle } from '@/core/style'
+import { computeAside } from '@/workers/client'
 import { useNotice } from '../chrome/Notice'
 import { editFigure, useFigures, type OpenFolio } from '../folio/useFolio'
 import { useWardrobe } from '../folio/wardrobe'
@@ -58,6 +59,14 @@ export function useDressing(folio: OpenFolio, onClose: () => void) {
     remove: (id: string) => {
       change(() => setOwnStyle(folio.dress, id, null))
       choose(wardrobe.style)
+    },
+    /** All figures no larger than the one that has least room to grow, so that their words are of one size; or as each likes. */
+    oneSize: async (on: boolean) => {
+      if (!on) return change(() => setFolioMost(folio.dress, null))
+      const scales: number[] = []
+      for (const { figure } of figures)
+        scales.push((await computeAside().draw(figure, { ...wardrobe, most: null })).fit.scale)
+      change(() => setFolioMost(folio.dress, Math.max(1, Math.min(...scales))))
     },
     letFollow: () => apart.forEach((f) => editFigure(folio, f.figure.id, { do: 'setFigure', set: { houseStyle: '' } })),
     dress: () => {
