@@ -103,7 +103,7 @@ function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onC
           <input
             type="checkbox"
             checked={dressing.wardrobe.most !== null}
-            onChange={(e) => void dressing.oneSize(e.target.checked)}
+            onChange={(e) => dressing.oneSize(e.target.checked)}
           />
           Words of one size in all figures
         </label>

@@ -2,10 +2,10 @@
 
 import { useDeferredValue, useState } from 'react'
 import { setFolioMost, setFolioStyle, setOwnStyle } from '@/core/document'
-import { houseStyleNamed, type HouseStyle } from '@/core/style'
+import { houseStyleNamed, type HouseStyle, type Wardrobe } from '@/core/style'
 import { computeAside } from '@/workers/client'
 import { useNotice } from '../chrome/Notice'
-import { editFigure, useFigures, type OpenFolio } from '../folio/useFolio'
+import { editFigure, useFigures, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { useWardrobe } from '../folio/wardrobe'
 import { newStyleId } from './ownStyles'
 
@@ -60,26 +60,37 @@ export function useDressing(folio: OpenFolio, onClose: () => void) {
       change(() => setOwnStyle(folio.dress, id, null))
       choose(wardrobe.style)
     },
-    /** All figures no larger than the one that has least room to grow, so that their words are of one size; or as each likes. */
-    oneSize: async (on: boolean) => {
-      if (!on) return change(() => setFolioMost(folio.dress, null))
-      const scales: number[] = []
-      for (const { figure } of figures)
-        scales.push((await computeAside().draw(figure, { ...wardrobe, most: null })).fit.scale)
-      change(() => setFolioMost(folio.dress, Math.max(1, Math.min(...scales))))
-    },
+    oneSize: (on: boolean) =>
+      void oneSize(on, figures, wardrobe, (most) => change(() => setFolioMost(folio.dress, most))),
     letFollow: () => apart.forEach((f) => editFigure(folio, f.figure.id, { do: 'setFigure', set: { houseStyle: '' } })),
     dress: () => {
-      const before = wardrobe.style
-      change(() => {
-        if (making) setOwnStyle(folio.dress, making.id, making.style)
-        setFolioStyle(folio.dress, making?.id ?? chosen)
-      })
+      const undo = putOn(folio, making, chosen, wardrobe.style)
       onClose()
-      tell(`The folio is dressed in “${style?.name}”.`, {
-        label: 'Take it back',
-        run: () => change(() => setFolioStyle(folio.dress, before)),
-      })
+      tell(`The folio is dressed in “${style?.name}”.`, { label: 'Take it back', run: undo })
     },
   }
+}
+
+/** Dresses the folio; out: how to take it back. */
+function putOn(folio: OpenFolio, making: Making | null, chosen: string, before: string): () => void {
+  const change = (run: () => void) => folio.doc.transact(run, 'person')
+  change(() => {
+    if (making) setOwnStyle(folio.dress, making.id, making.style)
+    setFolioStyle(folio.dress, making?.id ?? chosen)
+  })
+  return () => change(() => setFolioStyle(folio.dress, before))
+}
+
+/** All figures no larger than the one that has least room to grow, so that their words are of one size; or as each likes. */
+async function oneSize(
+  on: boolean,
+  figures: readonly SharedFigure[],
+  wardrobe: Wardrobe,
+  set: (most: number | null) => void,
+): Promise<void> {
+  if (!on) return set(null)
+  const scales: number[] = []
+  for (const { figure } of figures)
+    scales.push((await computeAside().draw(figure, { ...wardrobe, most: null })).fit.scale)
+  set(Math.max(1, Math.min(...scales)))
 }
