@@ -28,7 +28,6 @@ const palette = z.readonly(
 export const fills = ['tint', 'solid', 'open'] as const
 export const lineEnds = ['solid', 'open', 'dot', 'none'] as const
 export const hands = ['crisp', 'drawn'] as const
-export const textures = ['none', 'hatch', 'grain'] as const
 
 const factor = z.number().check(z.gte(0.3), z.lte(3))
 
@@ -60,7 +59,6 @@ export const houseStyleSchema = z.readonly(
     space: factor,
     /** Size of headings over that of words. */
     heading: z.number().check(z.gte(1), z.lte(2)),
-    texture: z.enum(textures),
     hand: z.enum(hands),
     /** A printed shadow, that far to the right and down, in parts of the size of the words. */
     depth: z.number().check(z.gte(0), z.lte(0.6)),

@@ -19,7 +19,6 @@ export {
   fills,
   hands,
   lineEnds,
-  textures,
   houseStyleSchema,
   toneNames,
   type HouseStyle,

@@ -52,7 +52,6 @@ export const chalkAndSlate: HouseStyle = {
   line: { weight: 1.3, form: 'curved', ends: 'open', tone: 'accent' },
   space: 1.1,
   heading: 1.1,
-  texture: 'hatch',
   hand: 'drawn',
   depth: 0,
   icons: 'line',

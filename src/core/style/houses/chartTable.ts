@@ -54,7 +54,6 @@ export const chartTable: HouseStyle = {
   line: { weight: 1, form: 'rounded', ends: 'solid', tone: null },
   space: 1,
   heading: 1.1,
-  texture: 'none',
   hand: 'crisp',
   depth: 0,
   icons: 'line',

@@ -52,7 +52,6 @@ export const fog: HouseStyle = {
   line: { weight: 0.8, form: 'rounded', ends: 'dot', tone: null },
   space: 1.3,
   heading: 1.1,
-  texture: 'none',
   hand: 'crisp',
   depth: 0,
   icons: 'line',

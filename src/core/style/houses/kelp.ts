@@ -52,7 +52,6 @@ export const kelp: HouseStyle = {
   line: { weight: 1.1, form: 'rounded', ends: 'solid', tone: null },
   space: 1,
   heading: 1.1,
-  texture: 'none',
   hand: 'crisp',
   depth: 0,
   icons: 'line',

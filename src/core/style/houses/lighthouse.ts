@@ -52,7 +52,6 @@ export const lighthouse: HouseStyle = {
   line: { weight: 1.5, form: 'square', ends: 'solid', tone: null },
   space: 1,
   heading: 1.25,
-  texture: 'none',
   hand: 'crisp',
   depth: 0,
   icons: 'fill',

@@ -52,7 +52,6 @@ export const logBook: HouseStyle = {
   line: { weight: 0.7, form: 'rounded', ends: 'open', tone: null },
   space: 1,
   heading: 1.1,
-  texture: 'none',
   hand: 'crisp',
   depth: 0,
   icons: 'line',

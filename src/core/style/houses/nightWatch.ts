@@ -52,7 +52,6 @@ export const nightWatch: HouseStyle = {
   line: { weight: 1.1, form: 'rounded', ends: 'open', tone: 'main' },
   space: 1.1,
   heading: 1.1,
-  texture: 'none',
   hand: 'crisp',
   depth: 0,
   icons: 'line',

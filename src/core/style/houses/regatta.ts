@@ -50,7 +50,6 @@ export const regatta: HouseStyle = {
   line: { weight: 1.6, form: 'rounded', ends: 'solid', tone: null },
   space: 1,
   heading: 1.15,
-  texture: 'hatch',
   hand: 'crisp',
   depth: 0,
   icons: 'fill',

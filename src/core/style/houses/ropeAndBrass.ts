@@ -52,7 +52,6 @@ export const ropeAndBrass: HouseStyle = {
   line: { weight: 1.1, form: 'square', ends: 'solid', tone: 'main' },
   space: 1.05,
   heading: 1.12,
-  texture: 'none',
   hand: 'crisp',
   depth: 0,
   icons: 'line',

@@ -54,7 +54,6 @@ export const signalFlags: HouseStyle = {
   line: { weight: 2, form: 'square', ends: 'solid', tone: null },
   space: 0.8,
   heading: 1.15,
-  texture: 'none',
   hand: 'crisp',
   depth: 0,
   icons: 'fill',

@@ -52,7 +52,6 @@ export const ticket: HouseStyle = {
   line: { weight: 1.2, form: 'square', ends: 'solid', tone: null },
   space: 1,
   heading: 1.1,
-  texture: 'none',
   hand: 'crisp',
   depth: 0.2,
   icons: 'fill',

@@ -54,7 +54,6 @@ export const tideline: HouseStyle = {
   line: { weight: 1.3, form: 'curved', ends: 'solid', tone: 'main' },
   space: 1.05,
   heading: 1.1,
-  texture: 'none',
   hand: 'crisp',
   depth: 0,
   icons: 'fill',
