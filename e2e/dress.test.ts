@@ -38,6 +38,9 @@ test('a folio of six figures is dressed in one click; one of them is put back; a
   const folio = await s.open(DAYS, 'points')
   // The same figure six times: copies of it stand beside each other.
   await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('.manuscript li')
+  await b.find('[data-figure] svg')
+  await b.saved()
   for (let i = 1; i < 6; i++) {
     await b.driver.executeScript(
       `const e = document.querySelector('.manuscript'); e.focus(); getSelection().selectAllChildren(e)`,
