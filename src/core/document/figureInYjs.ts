@@ -1,7 +1,7 @@
 /** A figure inside the shared document: one map per figure, node and link, one entry per field, so that two people who
  *  change different fields of one node both keep their change. */
 import * as Y from 'yjs'
-import { MAX_NODES, MAX_NODE_TEXT, MAX_NOTES, isFigure, type Figure } from '../figure'
+import { MAX_LANGUAGES, MAX_NODES, MAX_NODE_TEXT, MAX_NOTES, isFigure, type Figure } from '../figure'
 import { apply, type Edit } from './edit'
 
 type Fields = Record<string, unknown>
@@ -87,7 +87,9 @@ function holds(f: Figure): boolean {
     isShort(...Object.values(f.notes ?? {}).map((n) => n.text)) &&
     isShort(f.title, f.altText, f.caption, f.sourceLine) &&
     Object.values(f.nodes).every((n) => isShort(n.text, n.detail, n.actor, n.duration)) &&
-    Object.values(f.links).every((l) => isShort(l.text))
+    Object.values(f.links).every((l) => isShort(l.text)) &&
+    Object.keys(f.wordings ?? {}).length <= MAX_LANGUAGES &&
+    Object.values(f.wordings ?? {}).every((own) => Object.values(own).every((w) => isShort(w.text)))
   )
 }
 

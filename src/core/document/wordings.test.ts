@@ -1,5 +1,5 @@
 import * as Y from 'yjs'
-import { inLanguage, labelsOf, wordingState, type Figure, type Label } from '../figure'
+import { MAX_NODE_TEXT, inLanguage, labelsOf, wordingState, type Figure, type Label } from '../figure'
 import { failingSeeds, seededOfKind } from '../testing/seededFigure'
 import { apply } from './edit'
 import { applyShared, newSharedFigure, readFigure } from './figureInYjs'
@@ -75,4 +75,14 @@ test('two people who translate different labels at the same time both keep their
   Y.applyUpdate(one, Y.encodeStateAsUpdate(two))
   const now = readFigure(shared(one))
   expect([now?.wordings?.ja?.[a.key]?.text, now?.wordings?.ja?.[b.key]?.text]).toEqual(['一', '二'])
+})
+
+test('a translation that is longer than a label may be is not taken, and nothing is changed', () => {
+  const figure = seededOfKind('points', 9)
+  const doc = new Y.Doc()
+  doc.getMap('figures').set('f', newSharedFigure(figure))
+  const shared = doc.getMap('figures').get('f') as Y.Map<unknown>
+  const [a] = nodeLabels(figure)
+  expect(applyShared(shared, setWordings(figure, 'de', { [a.key]: 'x'.repeat(MAX_NODE_TEXT + 1) }), 'me')).toBeNull()
+  expect(readFigure(shared)).toEqual(figure)
 })

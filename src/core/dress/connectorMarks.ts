@@ -7,7 +7,7 @@ import { toneNamed } from './tones'
 
 /** Times the width of the others. */
 const BEST = 2.4
-const WEIGHT = { house: 1, quiet: 0.8, heavy: 1.6 } as const
+const WEIGHT = { house: 1, quiet: 0.8 } as const
 
 /** `bars` are the ends of connectors that nobody can point at. */
 export function connectorMarks(

@@ -11,10 +11,10 @@ import { textMark } from './textMark'
 import { toneFor, toneNamed } from './tones'
 
 /** How a node is filled, after all who have a say. */
-export type FillRule = 'tint' | 'solid' | 'open' | 'none'
+type FillRule = 'tint' | 'solid' | 'open' | 'none'
 type Fill = { readonly rule: FillRule; readonly tone: Tone; readonly colour: string }
 
-export function fillOf(n: PlacedNode, routed: Routed): Fill {
+function fillOf(n: PlacedNode, routed: Routed): Fill {
   const { palette, house } = routed.style
   const tone = toneFor(n, routed)
   const byHouse = n.dress.fill === 'house' ? house.fill : n.dress.fill
@@ -68,9 +68,8 @@ export const RADIUS: Readonly<Record<Corner, number>> = {
 
 type Surface = Extract<Mark, { mark: 'shape' }>
 
-export function surfaceOf(n: PlacedNode, routed: Routed): Surface {
+function surfaceOf(n: PlacedNode, { colour, rule, tone }: Fill, routed: Routed): Surface {
   const { style } = routed
-  const { colour, rule, tone } = fillOf(n, routed)
   const width = outlineOf(n, routed)
   const line = (toneNamed(n.look.line, routed) ?? tone).line
   return plate(n.barOf === null ? n.id : '', n.box, colour, {
@@ -85,14 +84,14 @@ export function surfaceOf(n: PlacedNode, routed: Routed): Surface {
 }
 
 /** Within the shape where it holds a figure of its own, or where the house draws two lines. */
-function doubled(n: PlacedNode, surface: Surface, routed: Routed): Mark[] {
+function doubled(n: PlacedNode, surface: Surface, { tone }: Fill, routed: Routed): Mark[] {
   const unit = routed.style.body.size
   const within = (by: number, width: number): Mark => ({
     ...surface,
     box: inflate(n.box, -by),
     radius: Math.max(0, surface.radius - by * 0.6),
     fill: 'none',
-    line: surface.line === 'none' ? toneFor(n, routed).line : surface.line,
+    line: surface.line === 'none' ? tone.line : surface.line,
     width,
   })
   if (n.inset && n.shape !== 'doubled' && n.shape !== 'plain') return [within(unit * 0.28, Math.max(1, surface.width))]
@@ -101,17 +100,15 @@ function doubled(n: PlacedNode, surface: Surface, routed: Routed): Mark[] {
   return [within(surface.width * 2.6, surface.width * 0.5)]
 }
 
-function shadow(surface: Surface, n: PlacedNode, routed: Routed): Mark[] {
+function shadow(surface: Surface, { tone }: Fill, routed: Routed): Mark[] {
   const { depth, palette } = routed.style
   if (depth === 0 || surface.fill === 'none') return []
   const box = { ...surface.box, x: surface.box.x + depth, y: surface.box.y + depth }
-  const fill = surface.fill === palette.ground ? palette.hair : toneFor(n, routed).line
+  const fill = surface.fill === palette.ground ? palette.hair : tone.line
   return [{ ...surface, box, fill, line: 'none', width: 0, opacity: 1 }]
 }
 
-function plateMarks(p: Plate, n: PlacedNode, surface: Surface, routed: Routed): Mark[] {
-  const { style } = routed
-  const tone = toneFor(n, routed)
+function plateMarks(p: Plate, n: PlacedNode, surface: Surface, { tone }: Fill, { style }: Routed): Mark[] {
   if (p.plate === 'disc') {
     const r = p.box.width / 2
     return [ellipse(n.id, { x: p.box.x + r, y: p.box.y + r }, { x: r, y: r }, { fill: tone.solid })]
@@ -130,18 +127,18 @@ function plateMarks(p: Plate, n: PlacedNode, surface: Surface, routed: Routed): 
 const lowerHalf = (b: Box): Box => ({ ...b, y: b.y + b.height / 2, height: b.height / 2 })
 
 export function nodeMarks(n: PlacedNode, routed: Routed): Mark[] {
-  const surface = surfaceOf(n, routed)
-  if (n.barOf !== null) return [surface]
   const fill = fillOf(n, routed)
+  const surface = surfaceOf(n, fill, routed)
+  if (n.barOf !== null) return [surface]
   const colours = inks(n, fill, routed)
   const standing = standingIn(n, n.box, routed)
   const icon = n.pieces.icon
   return [
-    ...shadow(surface, n, routed),
+    ...shadow(surface, fill, routed),
     ...(surface.fill === 'none' && surface.line === 'none' ? [] : [surface]),
     ...apart(n, fill, routed),
-    ...standing.plates.flatMap((p) => plateMarks(p, n, surface, routed)),
-    ...doubled(n, surface, routed),
+    ...standing.plates.flatMap((p) => plateMarks(p, n, surface, fill, routed)),
+    ...doubled(n, surface, fill, routed),
     ...(n.pieces.picture && standing.picture
       ? [
           {

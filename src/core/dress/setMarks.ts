@@ -35,7 +35,7 @@ function outlineOf({ centre, radius, tilt }: SetDecor): Point[] {
 function meetingColour(tones: readonly Tone[], palette: Palette): string {
   const [first, ...rest] = tones.map((t) => t.solid)
   const together = rest.reduce((a, b) => mixed(a, b, 0.5), first ?? palette.ground)
-  const towards = contrast(palette.ink, palette.ground) > 1 && contrast(together, '#ffffff') > 3 ? '#000000' : '#ffffff'
+  const towards = contrast(together, '#ffffff') > 3 ? '#000000' : '#ffffff'
   for (const share of [0.16, 0.28, 0.4, 0.52, 0.64, 0.8]) {
     const deep = mixed(together, towards, share)
     if (Math.max(contrast(deep, palette.ground), contrast(deep, palette.ink)) >= 5.5) return deep

@@ -7,18 +7,18 @@ import { onScale, shadeOf, toneNames, toneOf, type FigureStyle, type Palette, ty
 
 type Painted = Pick<Routed, 'style' | 'hues' | 'nodes'>
 
-const seriesTone = (palette: Palette, index: number): Tone =>
+export const seriesTone = (palette: Palette, index: number): Tone =>
   palette.series[index % palette.series.length] ?? palette.tones.main
 
 /** The tone that a person's paint names: `tone:accent`, `series:2`, `#1f5c66`; null for none of these. */
 export function toneNamed(paint: string | undefined, { style }: Pick<Routed, 'style'>): Tone | null {
   if (paint === undefined || paint === 'none') return null
-  const { palette, house, theme } = style
+  const { palette, fields } = style
   const [kind, name = ''] = paint.split(':')
   if (kind === 'tone' && toneNames.some((t) => t === name)) return palette.tones[name as ToneName]
   if (kind === 'series') return seriesTone(palette, Number(name))
   const shade = shadeOf(paint)
-  return shade && toneOf(shade, house[theme])
+  return shade && toneOf(shade, fields)
 }
 
 /** Sets are always told apart. */
@@ -39,9 +39,7 @@ export function toneFor(n: PlacedNode, painted: Painted): Tone {
 }
 
 /** The tone of a place in the series or on the scale; null for what goes by its role. */
-export function hueTone(hue: Hue | undefined, { palette, house, theme }: FigureStyle): Tone | null {
+export function hueTone(hue: Hue | undefined, { palette, fields }: FigureStyle): Tone | null {
   if (hue?.by === 'series') return seriesTone(palette, hue.index)
-  return hue?.by === 'share' ? onScale(palette, hue.share, house[theme]) : null
+  return hue?.by === 'share' ? onScale(palette, hue.share, fields) : null
 }
-
-export { seriesTone }

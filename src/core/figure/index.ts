@@ -15,6 +15,7 @@ export {
   type NoteId,
 } from './figure'
 export {
+  MAX_LANGUAGES,
   MAX_NODES,
   MAX_NODE_TEXT,
   MAX_NOTES,

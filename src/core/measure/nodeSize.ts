@@ -33,7 +33,7 @@ const LARGEST = 7.5
 const SMALLEST = 3.6
 
 /** How it is dressed: as the treatment has it for its role, and for what it is in the figure. */
-export function dressOf(node: FigureNode, { figure, style, traits }: Within): NodeDress {
+function dressOf(node: FigureNode, { figure, style, traits }: Within): NodeDress {
   const { treatment } = style
   const byRole = { ...treatment.node, ...treatment.roles[node.role] }
   const own = traits.get(node.id) ?? []
@@ -67,7 +67,7 @@ function shapeFor(node: FigureNode, figure: Figure, style: FigureStyle, dress: N
 const tightness = (shape: ShapeName, form: FormName): number =>
   form === 'centred' && ['diamond', 'plain', 'circle', 'oval'].includes(shape) ? BARE : 1
 
-export const formRoom = (
+const formRoom = (
   style: FigureStyle,
   shape: ShapeName,
   dress: NodeDress,
@@ -84,7 +84,7 @@ export const formRoom = (
 }
 
 /** Points are read from the start of their lines, and so is what stands in a list; elsewhere links come from all sides. */
-export const isCentred = (figure: Pick<Figure, 'kind' | 'arrangement'>): boolean =>
+const isCentred = (figure: Pick<Figure, 'kind' | 'arrangement'>): boolean =>
   !(figure.kind === 'points' && figure.arrangement !== 'pyramid' && figure.arrangement !== 'ring') &&
   figure.arrangement !== 'outline' &&
   figure.arrangement !== 'stacked'
@@ -97,7 +97,7 @@ function roomFor(node: FigureNode, shape: ShapeName, style: FigureStyle): number
 export const longer = (letters: number): number => Math.min(4, Math.max(1, Math.sqrt(letters / 60)))
 
 /** A node's pieces, and how it is dressed: what does not depend on the others. */
-export type Cut = { readonly node: FigureNode; readonly dress: NodeDress; readonly pieces: Pieces; readonly room: Size }
+export type Cut = { readonly node: FigureNode; readonly dress: NodeDress; readonly pieces: Pieces }
 
 export function cut(node: FigureNode, within: Within): Cut {
   const { style, typesetter } = within
@@ -118,15 +118,15 @@ export function cut(node: FigureNode, within: Within): Cut {
     picture: style.picture,
   }
   const first = piecesOf(node, asked, style, typesetter)
-  if (!inside || !first.picture) return { node, dress, pieces: first, room: { width, height: Infinity } }
+  if (!inside || !first.picture) return { node, dress, pieces: first }
   // A picture gets what its words leave of the size that a person has made.
   const around = form.size({ ...first, picture: null }, formRoom(style, shape, dress, NOTHING_SHARED, within.figure))
   const left = inside.height - around.height - style.body.size * 0.4
   const picture = { width, height: Math.max(style.body.size, left) }
-  return { node, dress, pieces: piecesOf(node, { ...asked, picture }, style, typesetter), room: picture }
+  return { node, dress, pieces: piecesOf(node, { ...asked, picture }, style, typesetter) }
 }
 
-export const NOTHING_SHARED: Shared = { heading: { width: 0, height: 0 }, numeral: 0, actor: 0, measure: 0 }
+const NOTHING_SHARED: Shared = { heading: { width: 0, height: 0 }, numeral: 0, actor: 0, measure: 0 }
 
 /** What the nodes of a figure share, so that their parts stand on common lines. */
 export function sharedBy(cuts: readonly Cut[]): Shared {

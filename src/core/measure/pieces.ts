@@ -45,7 +45,6 @@ export type Asked = {
 /** Over the size of the words. */
 const ICON = 1.7
 const STEP = 1.15
-const WORTHLESS = ''
 
 const larger = (look: TextLook, factor: number): TextLook => ({ ...look, size: look.size * factor })
 
@@ -54,7 +53,7 @@ export function piecesOf(node: FigureNode, asked: Asked, style: FigureStyle, typ
   const step = STEP ** (node.look?.step ?? 0)
   const set = (text: string | null | undefined, look: TextLook, most = room): TextBlock | null =>
     text ? textBlock([{ text, look: larger(look, step) }], most, typesetter) : null
-  const says = node.picture && node.text === '' ? WORTHLESS : node.text || '…'
+  const says = node.picture && node.text === '' ? '' : node.text || '…'
   const isBold = node.look?.bold ?? (dress.bold || node.role === 'set' || (node.role === 'point' && !!node.detail))
   const headed = dress.bold && (node.role === 'point' || dress.heading > 1)
   const face = isBold ? (headed || node.role === 'set' ? style.heading : style.strong) : style.body

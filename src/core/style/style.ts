@@ -43,7 +43,8 @@ export const plainWardrobe = (theme: Theme): Wardrobe => ({
 
 export type FigureStyle = {
   readonly house: HouseStyle
-  readonly theme: Theme
+  /** The palette it is worked out from: on its ground, in its theme. */
+  readonly fields: PaletteFields
   readonly ground: Ground
   readonly palette: Palette
   readonly treatment: NamedTreatment
@@ -146,6 +147,7 @@ const onGround = (fields: PaletteFields, ground: Ground): PaletteFields => {
 export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
   const house = houseOf(figure, wardrobe)
   const ground = figure.dress.ground ?? 'paper'
+  const fields = onGround(house[wardrobe.theme], ground)
   const frame = frameTable[figure.frame]
   const size = frame.medium === 'slide' ? 20 : 15
   const { typeface = house.type, connectors: form = house.line.form } = figure.dress
@@ -158,9 +160,9 @@ export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
   const gap = size * 2.2 * house.space * treatment.gap
   return {
     house,
-    theme: wardrobe.theme,
+    fields,
     ground,
-    palette: paletteOf(onGround(house[wardrobe.theme], ground)),
+    palette: paletteOf(fields),
     treatment,
     colouring: figure.dress.colouring ?? treatment.colouring ?? house.colouring[figure.kind] ?? 'role',
     roles,

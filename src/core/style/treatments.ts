@@ -66,7 +66,7 @@ export type Treatment = {
   /** Times the gaps of the house style. */
   readonly gap: number
   /** How connectors are drawn. */
-  readonly links: 'house' | 'quiet' | 'heavy'
+  readonly links: 'house' | 'quiet'
   /** Of Venn diagrams: how the sets are filled. */
   readonly sets: 'tint' | 'solid' | 'outline'
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { commonLook, setLook, type LookChange } from '@/core/document'
 import type { LookFields } from '@/core/figure'
 import { houseOf, paletteOf, toneNames, type Palette } from '@/core/style'
@@ -279,15 +279,38 @@ function Paints({ label, value, palette, onPick }: PaintsProps) {
             onClick={() => onPick(s.paint)}
           />
         ))}
-        <input
-          type="color"
-          aria-label={`${label}: a colour of its own`}
-          title="A colour of its own"
-          className="h-[24px] w-[28px] cursor-pointer rounded-sm border border-rule bg-page p-0"
-          value={own ?? '#7f8c8d'}
-          onChange={(e) => onPick(e.target.value)}
-        />
+        <OwnColour label={`${label}: a colour of its own`} value={own ?? '#7f8c8d'} onPick={onPick} />
       </span>
     </Row>
+  )
+}
+
+/** Taken when the chooser of colours is closed: what it passes over on the way is no edit. */
+function OwnColour({
+  label,
+  value,
+  onPick,
+}: {
+  readonly label: string
+  readonly value: string
+  readonly onPick: (paint: string) => void
+}) {
+  const input = useRef<HTMLInputElement>(null)
+  useEffect(() => {
+    const field = input.current
+    const take = () => field && onPick(field.value)
+    field?.addEventListener('change', take)
+    return () => field?.removeEventListener('change', take)
+  }, [onPick])
+  return (
+    <input
+      key={value}
+      ref={input}
+      type="color"
+      aria-label={label}
+      title="A colour of its own"
+      className="h-[24px] w-[28px] cursor-pointer rounded-sm border border-rule bg-page p-0"
+      defaultValue={value}
+    />
   )
 }

@@ -64,7 +64,6 @@ export function Preview({ figures, style, own }: Props) {
       <div
         role="group"
         aria-label="Figures of the folio"
-
         tabIndex={0}
         className="grid min-h-0 flex-1 auto-rows-min grid-cols-2 gap-4 overflow-auto px-4 pb-4"
       >
