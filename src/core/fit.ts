@@ -10,6 +10,8 @@ import { PLAIN, type FigureStyle } from './style'
 const WRAPS = [0.78, 1.35]
 /** Points beside each other in one row. */
 const NARROW = [0.45, 0.6]
+/** Points below each other on a slide, their words in one line. */
+const BROAD = [1.9]
 const GAPS = [0.72]
 const FOLDS = [2, 3, 4]
 /** A column of text may run to the foot of the page it stands on, in parts of its width. */
@@ -32,10 +34,10 @@ export function* fittedLayouts(figure: Figure, style: FigureStyle, typesetter: T
   const kept = places && tried(places.fitting, places)
   // What a person placed by hand was placed beside the rest as it stood.
   const held = Object.values(figure.nodes).some((n) => n.held)
-  if (kept && (held || kept.price < GOOD)) return yield kept.placed
+  if (kept && (held || lackOf(kept.placed, kept.fitting) < GOOD)) return yield kept.placed
   let best = tried(PLAIN)
   if (!held && best.price >= GOOD)
-    for (const axis of axesFor(figure, scales(best.placed).scale < 1))
+    for (const axis of axesFor(figure, best.placed))
       for (const change of axis) {
         const next = tried({ ...best.fitting, ...change })
         if (next.price < best.price - 1e-9) best = next
@@ -56,17 +58,29 @@ const SMALLER = 0.2
 /** How much better a layout from nothing must be before everything moves. */
 const WORTH_MOVING = 0.4
 
+/** What words twice as large are worth beside words made half as large. */
+const LARGER = 0.6
+
+/** So much more room one way than the other. */
+const THIN = 2.5
+
 /** Words at full size in a frame that is two thirds full: nothing to gain. */
 const GOOD = 0.12
 
-/** One after another, each from what was best so far. A flow is only folded where its words would shrink otherwise. */
-function axesFor(figure: Figure, shrinks: boolean): Partial<Fitting>[][] {
-  const folds = shrinks && arrangementRow(figure.kind, figure.arrangement)?.folds ? FOLDS : []
+/** One after another, each from what was best so far. A flow is only folded where its words would shrink otherwise, or where
+ *  it stands in its frame as a thin line. */
+function axesFor(figure: Figure, placed: Placed): Partial<Fitting>[][] {
+  const { wide, high, scale } = scales(placed)
+  const thin = Math.max(wide, high) > THIN * Math.min(wide, high)
+  const folds =
+    (scale < 1 || (thin && scale < placed.style.frame.growth)) && arrangementRow(figure.kind, figure.arrangement)?.folds
+      ? FOLDS
+      : []
   const rest =
     Object.keys(figure.nodes).length > MANY
       ? []
       : [
-          (figure.kind === 'points' ? [...NARROW, ...WRAPS] : WRAPS).map((wrap) => ({ wrap })),
+          (figure.kind === 'points' ? [...NARROW, ...WRAPS, ...BROAD] : WRAPS).map((wrap) => ({ wrap })),
           GAPS.map((gap) => ({ gap })),
         ]
   return [folds.map((fold) => ({ fold })), ...rest]
@@ -93,8 +107,14 @@ function scales(placed: Placed): { wide: number; high: number; scale: number } {
   return { wide, high, scale: Math.min(frame.growth, wide, high) }
 }
 
-/** What a layout lacks in its frame: words made smaller weigh most, then an empty frame, then leaving the plain style. */
+/** What a layout lacks, and how much larger its words could be where the frame lets them grow. */
 function priceOf(placed: Placed, fitting: Fitting): number {
+  const { frame } = placed.style
+  return lackOf(placed, fitting) + LARGER * logarithm(frame.growth / Math.max(1, scales(placed).scale))
+}
+
+/** What a layout lacks in its frame: words made smaller weigh most, then an empty frame, then leaving the plain style. */
+function lackOf(placed: Placed, fitting: Fitting): number {
   const { wide, high, scale } = scales(placed)
   // A column frame is as high as its figure: only its width can stay empty.
   const filled = Math.min(1, scale / wide) * (placed.style.frame.height ? Math.min(1, scale / high) : 1)

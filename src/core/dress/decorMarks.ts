@@ -1,5 +1,5 @@
 /** What arrangements and treatments draw besides nodes and connectors, as marks: a row for each kind. */
-import { cosine, sine, type Point } from '../geometry'
+import { contains, cosine, inflate, sine, type Point } from '../geometry'
 import type { Decor } from '../layout'
 import type { Routed } from '../route'
 import type { Tone } from '../style'
@@ -68,9 +68,10 @@ const draw: { [K in Decor['kind']]: (d: Extract<Decor, { kind: K }>, r: Routed) 
       textMark('', d.name.block, d.name.centre, style.palette.ink),
     ]
   },
-  ring: (d, { style }) => [
-    ellipse('', d.centre, d.radius, { line: style.palette.tones.main.line, width: style.body.size * THIN }),
-  ],
+  ring: (d, r) =>
+    betweenNodes(d, r).map((steps) =>
+      path('', steps, { fill: 'none', line: r.style.palette.tones.main.line, width: r.style.body.size * THIN }),
+    ),
   segment: (d, r) => {
     const tone = toneOf(d.of, r)
     const fill = r.style.house.fill === 'open' ? r.style.palette.ground : tone.solid
@@ -122,28 +123,52 @@ const toneOf = (id: string, r: Routed): Tone => {
   return n ? toneFor(n, r) : r.style.palette.tones.main
 }
 
-/** A piece of a ring; its arcs in cubic curves of at most a quarter each. */
+/** As finely as a ring is looked at for where it meets nodes. */
+const LOOKS = 720
+
+/** The arcs of a ring from node to node: it runs through nobody's words. */
+function betweenNodes(d: Extract<Decor, { kind: 'ring' }>, { nodes, style }: Routed): PathStep[][] {
+  const at = (angle: number): Point => ({
+    x: d.centre.x + d.radius.x * cosine(angle),
+    y: d.centre.y + d.radius.y * sine(angle),
+  })
+  // Behind what has a shape it only just ends.
+  const around = nodes.map((n) => inflate(n.box, n.shape === 'plain' ? style.body.size * 0.4 : -1))
+  const angles = Array.from({ length: LOOKS }, (_, i) => (i * 2 * Math.PI) / LOOKS)
+  const free = angles.map((angle) => !around.some((b) => contains(b, { ...at(angle), width: 0, height: 0 })))
+  if (free.every((f) => f)) return [[['M', at(0)], ...arc(at, 0, 2 * Math.PI)]]
+  return angles.flatMap((from, i) => {
+    if (!free[i] || free[(i + LOOKS - 1) % LOOKS]) return []
+    let length = 0
+    while (free[(i + length + 1) % LOOKS]) length++
+    return [[['M', at(from)] as const, ...arc(at, from, from + (length * 2 * Math.PI) / LOOKS)]]
+  })
+}
+
+/** A piece of a ring. */
 function sector(d: Extract<Decor, { kind: 'segment' }>): PathStep[] {
-  const at = (angle: number, radius: number): Point => ({
+  const around = (radius: number) => (angle: number) => ({
     x: d.centre.x + radius * cosine(angle),
     y: d.centre.y + radius * sine(angle),
   })
-  const out = arc(at, d.outer, d.from, d.to)
-  const back = arc(at, d.inner, d.to, d.from)
-  return [['M', at(d.from, d.outer)], ...out, ['L', at(d.to, d.inner)], ...back, ['Z']]
+  const [outer, inner] = [around(d.outer), around(d.inner)]
+  const out = arc(outer, d.from, d.to)
+  return [['M', outer(d.from)], ...out, ['L', inner(d.to)], ...arc(inner, d.to, d.from), ['Z']]
 }
-function arc(at: (angle: number, radius: number) => Point, radius: number, from: number, to: number): PathStep[] {
-  const pieces = Math.max(1, Math.ceil(Math.abs(to - from) / (Math.PI / 2)))
+
+/** Part of an ellipse whose points `at` gives by their angle, in cubic curves of at most a quarter each. */
+function arc(at: (angle: number) => Point, from: number, to: number): PathStep[] {
+  const pieces = Math.max(1, Math.ceil(Math.abs(to - from) / (Math.PI / 2) - 1e-9))
   const step = (to - from) / pieces
   // Handles of an arc: (4/3) tan(step / 4) of the radius; by the half-angle formula, since the core has no tangent.
   const handle = ((4 / 3) * sine(step / 2)) / (1 + cosine(step / 2))
   return Array.from({ length: pieces }, (_, i): PathStep => {
     const [a, b] = [from + i * step, from + (i + 1) * step]
-    const [p, q] = [at(a, radius), at(b, radius)]
-    const along = (angle: number, k: number, o: Point): Point => ({
-      x: o.x - sine(angle) * radius * k,
-      y: o.y + cosine(angle) * radius * k,
-    })
-    return ['C', along(a, handle, p), along(b, -handle, q), q]
+    // A quarter further on, an ellipse is as far from its middle as it moves here.
+    const along = (angle: number, k: number): Point => {
+      const [p, on, off] = [at(angle), at(angle + Math.PI / 2), at(angle - Math.PI / 2)]
+      return { x: p.x + ((on.x - off.x) / 2) * k, y: p.y + ((on.y - off.y) / 2) * k }
+    }
+    return ['C', along(a, handle), along(b, -handle), at(b)]
   })
 }

@@ -12,7 +12,7 @@ type FrameRow = {
 }
 
 /** Words that have grown come in few sizes, so that the figures of a folio match where they can. */
-export const GROWTH_STEP = 0.2
+export const GROWTH_STEP = 0.1
 
 /** Targets a figure is made for. A 16:9 slide is 1280 px wide, so that 1 px is 0.75 pt on it; a page column is the text
  *  width of A4 with 25 mm margins (160 mm); full pages are A4 less those margins. */

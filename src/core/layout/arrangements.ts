@@ -232,7 +232,7 @@ export const arrangements = {
       arrange: (s, _set, order) => inParts(s, (p) => layered(p, 'across', order)),
       remembers: 'across',
     },
-    organic: { name: 'Organic', evens: 1.2, arrange: (s) => inParts(s, organic) },
+    organic: { name: 'Organic', evens: 1.2, arrange: (s) => organic(s) },
     rays: { name: 'Rays', evens: 1.2, arrange: (s, set) => rays(s, set, false), suits: isConnected },
   },
   hierarchy: {

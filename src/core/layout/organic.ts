@@ -1,10 +1,12 @@
 /** Arrangement `organic` of concept maps: near on the page what is near by links. Stress majorization after Gansner, Koren,
  *  North 2004, "Graph Drawing by Stress Majorization", from a circle in the order of the text, so that the same map always
- *  gives the same picture; then nodes are pushed apart until none covers another. */
-import { boxAround, overlaps, inflate, type Box, type Point, cosine, distance, sine } from '../geometry'
+ *  gives the same picture; turned so that it is longest across or down, whichever leaves words larger; then nodes are
+ *  pushed apart until none covers another. */
+import { boxAround, overlaps, inflate, union, type Box, type Point, cosine, distance, sine } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 import { frameAspect } from './frameAspect'
 import { layered } from './layered/layered'
+import { inParts, partsOf } from './parts'
 import type { Arranged } from './placed'
 import { spreadForWords } from './straightLabels'
 
@@ -13,22 +15,58 @@ const ROUNDS = 120
 const MOST = 150
 
 export function organic(sized: Sized): Arranged {
-  if (sized.nodes.length > MOST) return layered(sized, 'down')
-  const gap = sized.style.gap.beside * 0.6
-  const wanted = distances(sized, gap)
-  let places = circle(sized.nodes.length, Math.max(...wanted.flat(), 1) / 2)
-  for (let round = 0; round < ROUNDS; round++) places = majorized(places, wanted)
-  const stretch = Math.sqrt(Math.min(1.8, Math.max(0.7, frameAspect(sized))))
-  const boxes = sized.nodes.map((n, i): Box => {
-    const p = places[i] as Point
-    return boxAround({ x: p.x * stretch, y: p.y / stretch }, n)
-  })
-  const named = apart(boxes, gap).map((b, i) => [(sized.nodes[i] as SizedNode).id, b] as const)
-  return {
-    boxes: spreadForWords(sized, new Map(named)),
-    flow: 'straight',
-    decor: [],
+  const aspect = frameAspect(sized)
+  const spread = new Map(partsOf(sized).map((part) => [firstOf(part), spreadOf(part)]))
+  // Words are wider than high, and so may be what lies between them.
+  const stretches = [1, Math.sqrt(Math.min(1.8, Math.max(0.7, aspect)))]
+  const tries = [true, false].flatMap((lying) =>
+    stretches.map((stretch) => inParts(sized, (p) => boxed(p, spread.get(firstOf(p)) ?? null, lying, stretch))),
+  )
+  /** The height of the frame that holds all of it. */
+  const needed = ({ boxes }: Arranged): number => {
+    const { width, height } = union([...boxes.values()])
+    return Math.max(width / aspect, height)
   }
+  return tries.reduce((best, next) => (needed(next) < needed(best) - 1e-6 ? next : best))
+}
+
+const firstOf = (part: Sized): string => part.nodes[0]?.id ?? ''
+
+/** Where links alone would have the middles of the nodes; null where there are too many to be asked. */
+function spreadOf(part: Sized): readonly Point[] | null {
+  if (part.nodes.length > MOST) return null
+  const wanted = distances(part, gapOf(part))
+  let places = circle(part.nodes.length, Math.max(...wanted.flat(), 1) / 2)
+  for (let round = 0; round < ROUNDS; round++) places = majorized(places, wanted)
+  return places
+}
+
+const gapOf = (sized: Sized): number => sized.style.gap.beside * 0.6
+
+function boxed(part: Sized, places: readonly Point[] | null, lying: boolean, stretch: number): Arranged {
+  if (!places) return layered(part, lying ? 'across' : 'down')
+  const boxes = turned(places, lying).map((p, i): Box => {
+    const at = { x: p.x * stretch, y: p.y / stretch }
+    return boxAround(at, part.nodes[i] as SizedNode)
+  })
+  const named = apart(boxes, gapOf(part)).map((b, i) => [(part.nodes[i] as SizedNode).id, b] as const)
+  return { boxes: spreadForWords(part, new Map(named)), flow: 'straight', decor: [] }
+}
+
+/** Turned about their middle until they lie, or stand, as long as they are: the greater eigenvector of how they spread. */
+function turned(places: readonly Point[], lying: boolean): Point[] {
+  const mean = (of: (p: Point) => number) => places.reduce((sum, p) => sum + of(p), 0) / Math.max(1, places.length)
+  const [x, y] = [mean((p) => p.x), mean((p) => p.y)]
+  const from = places.map((p) => ({ x: p.x - x, y: p.y - y }))
+  const [a, b, c] = [mean((p) => (p.x - x) ** 2), mean((p) => (p.x - x) * (p.y - y)), mean((p) => (p.y - y) ** 2)]
+  const greater = (a + c) / 2 + distance((a - c) / 2, b)
+  const axis = Math.abs(b) < 1e-9 ? { x: a >= c ? 1 : 0, y: a >= c ? 0 : 1 } : { x: greater - c, y: b }
+  const length = distance(axis.x, axis.y)
+  const [cos, sin] = [axis.x / length, axis.y / length]
+  return from.map((p) => {
+    const [along, beside] = [p.x * cos + p.y * sin, p.y * cos - p.x * sin]
+    return lying ? { x: along, y: beside } : { x: -beside, y: along }
+  })
 }
 
 /** Wanted distances of all pairs: along the shortest way, each link as long as its ends and its words need. What no way

@@ -1,4 +1,5 @@
 /** What must hold of every reading of every text: no word is lost in silence, labels are whole, one item is one node. */
+import { figureSchema } from '../figure'
 import { conditionsIn, readText, type ReadText } from '../reading'
 import { shippedLexicon } from '@/server/lexicon'
 import { corpus, passagesOfOthers } from '../testing/corpus'
@@ -105,13 +106,14 @@ test('one item, one node: items without a condition become one point and one ste
   expect(wrong).toEqual([])
 })
 
-test('2,000 odd texts: nothing is lost, no label is empty', () => {
+test('2,000 odd texts are read without a fault: nothing is lost, no label is empty, every figure is in shape', () => {
   const failing = failingSeeds(1, 2001, (seed) => {
     const text = oddText(seed)
     for (const r of propose(readText(text, lexicon))) {
       const lost = lostWord(text, r)
       if (lost) return `${r.kind} lost “${lost}”`
       if (Object.values(r.figure.nodes).some((n) => n.text.trim() === '')) return `${r.kind}: an empty label`
+      if (!figureSchema.safeParse(r.figure).success) return `${r.kind}: out of shape`
     }
     return null
   })

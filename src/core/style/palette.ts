@@ -30,6 +30,8 @@ export const TEXT = 4.5
 export const LINE = 3
 /** A little more than is asked for: what is rounded to a byte must not fall below. */
 const SURE = 0.05
+/** Words on a full fill: what only just reads is neither dark nor light. */
+const ON_FULL = 5.5
 
 export function toneOf(shade: Shade, palette: Pick<PaletteFields, 'ground' | 'ink' | 'tint'>): Tone {
   const [ground, ink] = [hexOf(palette.ground), hexOf(palette.ink)]
@@ -55,7 +57,7 @@ const wordsOn = (fill: string, own: readonly string[]): string => {
 
 /** Dark enough for light words or light enough for dark ones. */
 const fillFor = ([l, c, h]: Shade, own: readonly string[]): string => {
-  const reads = (hex: string) => [...own, '#ffffff'].some((w) => contrast(w, hex) >= TEXT + SURE)
+  const reads = (hex: string) => [...own, '#ffffff'].some((w) => contrast(w, hex) >= ON_FULL)
   for (let step = 0; step <= 40; step++)
     for (const way of [-1, 1]) {
       const hex = hexOf([Math.min(1, Math.max(0, l + way * step * 0.01)), c, h])

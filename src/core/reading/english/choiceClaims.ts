@@ -162,7 +162,11 @@ function chances(text: string, c: Clause, clauses: readonly Clause[], option: Na
     )
     const that = clauses[clauses.indexOf(c) + 1]
     const clauseBehind = that && saysWhat(that) && part === parts.at(-1) ? that : null
-    const behind = of ? words.filter((w) => w.start >= span.start + of.index + of[0].length && w.end <= span.end) : []
+    // "a 70% chance that the fog lifts", where "lifts" was taken for a noun: what is behind is told all the same.
+    const from = of
+      ? span.start + of.index + of[0].length
+      : words.find((w) => w.tag === 'sub' && w.lower === 'that' && w.start >= chance.span.end && w.end <= span.end)?.end
+    const behind = from === undefined ? [] : words.filter((w) => w.start >= from && w.end <= span.end)
     // "the risk of loss is below 1%": up to the verb.
     const verb = behind.findIndex((w) => w.finite)
     const ofWords = verb > 0 ? behind.slice(0, verb) : behind
