@@ -40,7 +40,7 @@ const SIX = [
 type Drawn = { readonly name: string; readonly svg: string; readonly ground: string }
 
 function drawn(figure: Figure, style: string, theme: Theme, name: string): Drawn {
-  const scene = sceneOf(figure, { theme, style, own: {}, language: null, most: null }, typesetter)
+  const scene = sceneOf(figure, { theme, style, own: {}, language: null, most: null, order: [] }, typesetter)
   const points = scene.smallestText ?? 0
   const small = points < SMALLEST_TEXT[frameTable[figure.frame].medium] - 0.05
   return {

@@ -12,7 +12,7 @@ import { propose, type Reading } from '@/core/propose'
 import { readText } from '@/core/reading'
 import { shippedLexicon } from '@/server/lexicon'
 import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
-import { figureFile } from '@/server/figureFile'
+import { NOTHING_BROUGHT, figureFile } from '@/server/figureFile'
 
 const USAGE = `idle-compass read <file|-> [--kind K] [--json]
 idle-compass read --jsonl < in > out
@@ -199,7 +199,7 @@ async function draw(file: string, options: Options): Promise<void> {
       background: !options.transparent,
       scale,
     },
-    {},
+    NOTHING_BROUGHT,
   )
   if (Object.values(dressed.nodes).some((n) => n.picture))
     process.stderr.write('Pictures are kept in the folio, not in the figure’s JSON: their places are left empty.\n')

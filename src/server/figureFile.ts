@@ -8,7 +8,7 @@ import { ownIcon } from '@/core/icons'
 import { sceneOf } from '@/core/pipeline'
 import type { Problem } from '@/core/problem'
 import type { Scene } from '@/core/scene'
-import { fontTable, type FontKey, type Wardrobe } from '@/core/style'
+import { fontFaceOf, houseOf, isShippedFont, ownFontHash, type FontKey, type Wardrobe } from '@/core/style'
 import { fontFile, serverTypesetter } from './fontFiles'
 import { iconAt } from './iconFiles'
 import { tinted } from './tinted'
@@ -25,25 +25,28 @@ export type FileOptions = {
 /** A PNG above this would need more than half a gigabyte while it is made. */
 export const MAX_PIXELS = 60_000_000
 
-/** Pictures of a figure as data addresses, by their hash. */
-export type Pictures = Readonly<Record<string, string>>
-
-export const figureScene = (figure: Figure, wardrobe: Wardrobe): Scene => sceneOf(figure, wardrobe, serverTypesetter())
+/** What a figure needs of what people brought, by hash: pictures as data addresses, fonts as their bytes. What is not there is drawn without. */
+export type Brought = {
+  readonly pictures: Readonly<Record<string, string>>
+  readonly fonts: Readonly<Record<string, Uint8Array>>
+}
+export const NOTHING_BROUGHT: Brought = { pictures: {}, fonts: {} }
 
 export async function figureFile(
   figure: Figure,
   options: FileOptions,
-  pictures: Pictures,
+  { pictures, fonts }: Brought,
 ): Promise<Uint8Array | Problem> {
-  const scene = figureScene(figure, options.wardrobe)
+  const own = Object.values(houseOf(figure, options.wardrobe).fonts ?? {})
+  const typesetter = serverTypesetter(Object.fromEntries(own.map((f) => [f.hash, fonts[f.hash] ?? null])))
+  const scene = sceneOf(figure, options.wardrobe, typesetter)
   const images = { pictureAt: (hash: string) => pictures[hash] ?? null, iconAt: await iconsOf(scene, pictures) }
   const common = { background: options.background, title: figure.title || 'Figure', description: altTextOf(figure) }
-  const outlined = () =>
-    svgFile(scene, { ...common, words: { as: 'outlines', typesetter: serverTypesetter(), ...images }, fontFaces: '' })
+  const outlined = () => svgFile(scene, { ...common, words: { as: 'outlines', typesetter, ...images }, fontFaces: '' })
   if (options.format === 'svg') {
     const svg =
       options.words === 'text'
-        ? svgFile(scene, { ...common, words: { as: 'text', ...images }, fontFaces: await embeddedFonts(scene) })
+        ? svgFile(scene, { ...common, words: { as: 'text', ...images }, fontFaces: await embeddedFonts(scene, fonts) })
         : outlined()
     return new TextEncoder().encode(svg)
   }
@@ -57,7 +60,7 @@ export async function figureFile(
 }
 
 /** Icons of a picture: those that ship as outlines, own ones as data, stencils in the colours they are asked for in. */
-async function iconsOf(scene: Scene, pictures: Pictures): Promise<Words['iconAt']> {
+async function iconsOf(scene: Scene, pictures: Brought['pictures']): Promise<Words['iconAt']> {
   const stencils = new Map<string, string>()
   for (const m of scene.marks) {
     const own = m.mark === 'icon' ? ownIcon(m.name) : null
@@ -75,7 +78,7 @@ async function iconsOf(scene: Scene, pictures: Pictures): Promise<Words['iconAt'
 }
 
 /** `@font-face` rules with the glyphs the scene uses, as WOFF2 in data addresses. */
-async function embeddedFonts(scene: Scene): Promise<string> {
+async function embeddedFonts(scene: Scene, fonts: Brought['fonts']): Promise<string> {
   const used = new Map<FontKey, Set<string>>()
   for (const m of scene.marks)
     if (m.mark === 'text')
@@ -85,8 +88,10 @@ async function embeddedFonts(scene: Scene): Promise<string> {
         used.set(r.font, set)
       }
   const rules = [...used].map(async ([key, characters]) => {
-    const woff = await subsetFont(readFileSync(fontFile(key)), [...characters].join(''), { targetFormat: 'woff2' })
-    const { family, weight } = fontTable[key]
+    const whole = isShippedFont(key) ? readFileSync(fontFile(key)) : fonts[ownFontHash(key) ?? '']
+    if (!whole) throw new Error(`words are set in ${key}, which is not at hand`)
+    const woff = await subsetFont(Buffer.from(whole), [...characters].join(''), { targetFormat: 'woff2' })
+    const { family, weight } = fontFaceOf(key)
     return `@font-face{font-family:'${family}';font-weight:${weight};src:url(data:font/woff2;base64,${woff.toString('base64')}) format('woff2')}`
   })
   return (await Promise.all(rules)).join('')

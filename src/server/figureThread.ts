@@ -5,11 +5,12 @@ import { Worker } from 'node:worker_threads'
 import type { Figure } from '@/core/figure'
 import type { Problem } from '@/core/problem'
 import { plainWardrobe } from '@/core/style'
-import type { FileOptions, Pictures } from './figureFile'
+import { NOTHING_BROUGHT, type Brought, type FileOptions } from './figureFile'
 import { shippedFile } from './home'
 import { log } from './log'
+import { answerWithin } from './threadAnswer'
 
-export type Job = { readonly figure: Figure; readonly options: FileOptions; readonly pictures: Pictures }
+export type Job = { readonly figure: Figure; readonly options: FileOptions; readonly brought: Brought }
 export type Done = { readonly made: Uint8Array | Problem } | { readonly fault: string }
 type Made = Uint8Array | Problem
 
@@ -29,13 +30,13 @@ const held = globalThis as typeof globalThis & { compassThread?: Thread }
 const thread = (): Thread => (held.compassThread ??= { worker: null, last: Promise.resolve(), tooSlow: new Set() })
 
 /** The file of a figure, or why there is none. Throws when the thread met a fault of ours. */
-export function makeFigureFile(figure: Figure, options: FileOptions, pictures: Pictures): Promise<Made> {
+export function makeFigureFile(figure: Figure, options: FileOptions, brought: Brought): Promise<Made> {
   const own = thread()
   const key = createHash('sha256')
     .update(JSON.stringify([figure, options.wardrobe]))
     .digest('base64')
   const mine = own.last.then(() =>
-    own.tooSlow.has(key) ? tooSlow : made({ figure, options, pictures }, () => remember(own.tooSlow, key)),
+    own.tooSlow.has(key) ? tooSlow : made({ figure, options, brought }, () => remember(own.tooSlow, key)),
   )
   own.last = mine.catch(() => undefined)
   return mine
@@ -56,7 +57,7 @@ async function made(job: Job, onTooSlow: () => void): Promise<Made> {
     if (own.worker === worker) own.worker = null
     void worker.terminate()
   }
-  const done = await answerWithin(worker, job, LIMIT_SECONDS)
+  const done = await answerWithin<Done>(worker, job, LIMIT_SECONDS)
   if (done === null) {
     stop()
     onTooSlow()
@@ -80,7 +81,7 @@ async function started(): Promise<Worker> {
     if (thread().worker === worker) thread().worker = null
   })
   worker.unref()
-  const ready = await answerWithin(worker, WARM, START_SECONDS)
+  const ready = await answerWithin<Done>(worker, WARM, START_SECONDS)
   if (ready === null || 'fault' in ready) {
     void worker.terminate()
     throw new Error(`the thread for figure files did not start: ${ready?.fault ?? 'no answer'}`)
@@ -105,24 +106,5 @@ const WARM: Job = {
     wasRead: { text: '', nodes: {}, links: {} },
   },
   options: { format: 'svg', words: 'outlines', wardrobe: plainWardrobe('light'), background: false, scale: 1 },
-  pictures: {},
-}
-
-function answerWithin(worker: Worker, job: Job, seconds: number): Promise<Done | null> {
-  return new Promise((resolve) => {
-    const end = (done: Done | null) => {
-      clearTimeout(alarm)
-      worker.off('message', end)
-      worker.off('error', onError)
-      worker.off('exit', onExit)
-      resolve(done)
-    }
-    const onError = (error: Error) => end({ fault: error.stack ?? error.message })
-    const onExit = () => end({ fault: 'the thread ended' })
-    const alarm = setTimeout(() => end(null), seconds * 1000)
-    worker.on('message', end)
-    worker.on('error', onError)
-    worker.on('exit', onExit)
-    worker.postMessage(job)
-  })
+  brought: NOTHING_BROUGHT,
 }

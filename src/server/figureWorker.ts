@@ -4,7 +4,7 @@ import { figureFile } from './figureFile'
 import type { Done, Job } from './figureThread'
 
 parentPort?.on('message', (job: Job) => {
-  figureFile(job.figure, job.options, job.pictures).then(
+  figureFile(job.figure, job.options, job.brought).then(
     (made) => parentPort?.postMessage({ made } satisfies Done),
     (error: unknown) =>
       parentPort?.postMessage({

@@ -2,9 +2,9 @@
  *  and the document has moved on. */
 import { sql } from 'kysely'
 import * as Y from 'yjs'
-import { PLAIN_DRESS, readDress, readFigure, type FolioDress } from '@/core/document'
+import { PLAIN_DRESS, readDress, readFigure, unheld, type FolioDress } from '@/core/document'
 import { altTextOf, figureSchema, type Figure } from '@/core/figure'
-import { projectShared, type Anchor } from '@/manuscript'
+import { inTextOrder, projectShared, type Anchor } from '@/manuscript'
 import { database } from './database'
 import { log } from './log'
 import { BrokenFolio, withNewest } from './openFolios'
@@ -16,10 +16,16 @@ export type FolioProjection = {
   readonly text: string
   readonly dress: FolioDress
   readonly figures: readonly (Figure & { readonly anchor: Anchor | null })[]
+  /** The figures that nothing holds, as the manuscript has them. */
+  readonly order: readonly string[]
 }
 
-/** One that was kept before folios were dressed. */
-const withDress = (kept: FolioProjection): FolioProjection => ({ ...kept, dress: { ...PLAIN_DRESS, ...kept.dress } })
+/** One that was kept before folios were dressed, or figures counted. */
+const withDress = (kept: FolioProjection): FolioProjection => ({
+  ...kept,
+  dress: { ...PLAIN_DRESS, ...kept.dress },
+  order: (kept as Partial<FolioProjection>).order ?? [],
+})
 
 /** What a shelf shows of a folio. */
 export type FolioSummary = {
@@ -45,17 +51,19 @@ export async function loadDocument(folio: string): Promise<{ doc: Y.Doc; sequenc
 
 /** Total over all documents: what is not a manuscript or a figure is left out. */
 export function projectionOf(doc: Y.Doc): FolioProjection {
-  const figures = doc.getMap<Y.Map<unknown>>(SHARED.figures)
+  const manuscript = doc.getXmlFragment(SHARED.manuscript)
+  const figures = [...doc.getMap<Y.Map<unknown>>(SHARED.figures).values()].flatMap((shared) => {
+    const figure = readFigure(shared)
+    return figure && figureSchema.safeParse(figure).success
+      ? [{ ...figure, anchor: (shared.get('anchor') as Anchor | undefined) ?? null }]
+      : []
+  })
   return {
     title: String(doc.getMap(SHARED.head).get('title') ?? ''),
-    text: projectShared(doc.getXmlFragment(SHARED.manuscript)).text,
+    text: projectShared(manuscript).text,
     dress: readDress(doc.getMap(SHARED.dress).entries()),
-    figures: [...figures.values()].flatMap((shared) => {
-      const figure = readFigure(shared)
-      return figure && figureSchema.safeParse(figure).success
-        ? [{ ...figure, anchor: (shared.get('anchor') as Anchor | undefined) ?? null }]
-        : []
-    }),
+    figures,
+    order: inTextOrder(doc, manuscript, unheld(figures)),
   }
 }
 

@@ -11,6 +11,7 @@ const perMinute = {
   'figure file': 600,
   version: 600,
   picture: 1_200,
+  font: 60,
   draft: 30,
   reading: 30,
 } as const

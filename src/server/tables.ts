@@ -5,7 +5,13 @@ type Time = ColumnType<Date, Date | undefined, Date>
 type Big = ColumnType<string, string | number, string | number>
 
 export type Tables = {
-  account: { id: string; name: string; created_at: Time }
+  account: {
+    id: string
+    name: string
+    created_at: Time
+    /** What new folios are dressed in. */
+    standard: ColumnType<unknown, string | null | undefined, string | null>
+  }
   session: { id: string; account_id: string; created_at: Time; expires_at: Date }
   shelf: { id: string; owner_id: string; name: string; created_at: Time }
   folio: {
@@ -37,8 +43,16 @@ export type Tables = {
     name: string | null
     figure: ColumnType<unknown, string, string>
   }
-  /** Uploaded pictures, by the hash of what is stored. */
-  picture: { hash: string; type: string; width: number; height: number; data: Buffer; made_at: Time }
-  folio_picture: { folio_id: string; hash: string }
+  /** Pictures and fonts that people brought, by the hash of what is stored. */
+  upload: {
+    hash: string
+    type: string
+    width: number | null
+    height: number | null
+    name: string | null
+    data: Buffer
+    made_at: Time
+  }
+  folio_upload: { folio_id: string; hash: string }
   folio_snapshot: { folio_id: string; sequence: Big; data: Buffer; created_at: Time }
 }

@@ -1,5 +1,6 @@
 import * as Comlink from 'comlink'
 import type { IconIndex } from '@/core/icons'
+import { ownFontHash, type FontKey } from '@/core/style'
 import { EDITION } from '@/core/syntax'
 import type { Compute } from './computeApi'
 
@@ -7,12 +8,22 @@ import type { Compute } from './computeApi'
 // listener stands at once and each call waits for the module.
 const ready = import('./computeApi').then(({ createCompute }) =>
   createCompute(
-    (key) => loaded(`/fonts/${key}.ttf`, `the font ${key}`),
+    fontOf,
     (arrived) => loaded(`/syntax/english.bin?edition=${EDITION}`, 'what is known of English sentences', arrived),
     async () =>
       JSON.parse(new TextDecoder().decode(await loaded('/icons/index.json', 'the list of icons'))) as IconIndex,
   ),
 )
+
+/** A font that ships, or one that somebody brought: null where that is not to be had any more. */
+async function fontOf(key: FontKey): Promise<Uint8Array | null> {
+  const hash = ownFontHash(key)
+  if (hash === null) return loaded(`/fonts/${key}.ttf`, `the font ${key}`)
+  const response = await fetch(`/api/fonts/${hash}`)
+  if (response.status === 404) return null
+  if (!response.ok) throw new Error(`a font of the house style could not be loaded (status ${response.status})`)
+  return new Uint8Array(await response.arrayBuffer())
+}
 
 /** A file of ours, whole; `arrived` hears what share of it is there. */
 async function loaded(address: string, name: string, arrived: (share: number) => void = () => {}): Promise<Uint8Array> {

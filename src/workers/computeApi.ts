@@ -30,7 +30,7 @@ import {
 import { englishLexicon, englishWords, readText, type Lexicon, type ReadText } from '@/core/reading'
 import { reroute, type Routed } from '@/core/route'
 import { scene, sceneChange, type Scene, type SceneChange } from '@/core/scene'
-import { houseOf, styleOf, treatmentsFor, typefaceTable, type FontKey, type Wardrobe } from '@/core/style'
+import { fontChain, houseOf, styleOf, treatmentsFor, voices, type FontKey, type Wardrobe } from '@/core/style'
 
 /** A passage longer than this is read in parts: it would make a figure nobody can take in. */
 export const MAX_PASSAGE = 60_000
@@ -63,13 +63,13 @@ const SOON_MS = 200
 
 /** `loadSyntax` gives the file of the English parser, once, and says meanwhile how much of it is there, from 0 to 1. */
 export function createCompute(
-  loadFont: (key: FontKey) => Promise<Uint8Array>,
+  loadFont: (key: FontKey) => Promise<Uint8Array | null>,
   loadSyntax: (arrived: (share: number) => void) => Promise<Uint8Array>,
   loadIcons: () => Promise<IconIndex>,
 ) {
-  const files = new Map<FontKey, FontFile>()
+  const asked = new Map<FontKey, Promise<FontFile>>()
   const kept = new Map<string, Kept>()
-  let typesetter: Typesetter | null = null
+  const typesetter = createTypesetter([])
   let lexicon: Promise<Lexicon> | null = null
   let icons: Promise<IconIndex> | null = null
   let arrived: number | null = null
@@ -97,11 +97,10 @@ export function createCompute(
 
   /** Work with the fonts it turns out to need: one that is missing is loaded, and the work begun again. */
   const set = async <T>(figure: Figure, wardrobe: Wardrobe, work: (typesetter: Typesetter) => T): Promise<T> => {
-    const { heading, body, numeral } = typefaceTable[figure.dress.typeface ?? houseOf(figure, wardrobe).type]
-    await load([...new Set([heading, body, numeral])])
+    await load(fontsOf(figure, wardrobe))
     for (;;) {
       try {
-        return work((typesetter ??= createTypesetter([...files.values()])))
+        return work(typesetter)
       } catch (error) {
         const key = missingFont(error)
         if (key === null) throw error
@@ -110,12 +109,14 @@ export function createCompute(
     }
   }
   const load = async (keys: readonly FontKey[]): Promise<void> => {
-    const wanted = keys.filter((key) => !files.has(key))
-    if (wanted.length === 0) return
-    const loaded = await Promise.all(wanted.map(async (key) => ({ key, data: await loadFont(key) })))
-    for (const f of loaded) files.set(f.key, f)
-    typesetter = null
+    const wanted = keys.map((key) => {
+      const now = asked.get(key) ?? keptOnce(fontFileOf(key), () => asked.delete(key))
+      asked.set(key, now)
+      return now
+    })
+    typesetter.add(await Promise.all(wanted))
   }
+  const fontFileOf = async (key: FontKey): Promise<FontFile> => ({ key, data: await loadFont(key) })
 
   const routedOf = async (figure: Figure, wardrobe: Wardrobe): Promise<Routed> => {
     const [checked, worn] = [figureSchema.parse(figure), wardrobeSchema.parse(wardrobe)]
@@ -286,6 +287,14 @@ const keptOnce = async <T>(loading: Promise<T>, forget: () => void): Promise<T> 
 }
 
 const sleep = (ms: number): Promise<null> => new Promise((done) => setTimeout(() => done(null), ms))
+
+/** What each voice of a figure is set in; characters that those lack are asked for when they turn up. */
+function fontsOf(figure: Figure, wardrobe: Wardrobe): FontKey[] {
+  const house = houseOf(figure, wardrobe)
+  const { typeface } = figure.dress
+  const chains = voices.map((v) => fontChain(typeface ?? house.type, v, figure.language, typeface ? {} : house.fonts))
+  return [...new Set(chains.flatMap((chain) => chain.slice(0, 1)))]
+}
 
 /** The font that a failed stage lacked; null when it failed for another reason. */
 function missingFont(error: unknown): FontKey | null {

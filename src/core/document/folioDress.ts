@@ -34,12 +34,12 @@ export function readDress(entries: Entries): FolioDress {
 }
 
 type Shared = { readonly set: (key: string, value: unknown) => void; readonly delete: (key: string) => void }
-/** The entry of the style of the whole folio, and of one that somebody has made. */
 /** The most that figures may grow; null for as each likes. */
 export const setFolioMost = (shared: Shared, most: number | null): void =>
   most === null ? shared.delete(MOST) : shared.set(MOST, most)
 export const setFolioLanguage = (shared: Shared, language: string | null): void =>
   language === null ? shared.delete(LANGUAGE) : shared.set(LANGUAGE, language)
+/** The entry of the style of the whole folio, and of one that somebody has made. */
 export const setFolioStyle = (shared: Shared, style: string): void => shared.set(STYLE, style)
 export const setOwnStyle = (shared: Shared, name: string, style: HouseStyle | null): void =>
   style === null ? shared.delete(OWN + name) : shared.set(OWN + name, style)

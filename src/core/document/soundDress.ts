@@ -32,5 +32,6 @@ export const wardrobeSchema = z.readonly(
     own: z.readonly(z.record(z.string(), houseStyleSchema)),
     language: z._default(z.nullable(languageTag), null),
     most: z._default(z.nullable(growth), null),
+    order: z._default(z.readonly(z.array(z.string().check(z.maxLength(64)))), []),
   }),
 )

@@ -48,6 +48,7 @@ test('dressed in any treatment and house style, light or dark, words and lines s
       own: {},
       language: null,
       most: null,
+      order: [],
     }
     for (const t of SWEEP ? all : [pick(all)]) {
       const language = next() < 0.2 ? 'ar' : 'en'

@@ -11,6 +11,7 @@ import {
   frames,
   grounds,
   linkRoles,
+  margins,
   nodeRoles,
   typefaces,
 } from './vocabulary'
@@ -216,6 +217,11 @@ const figureFields = z.readonly(
         numbered: z.optional(z.boolean()),
         /** The title stands above the picture. */
         titled: z.optional(z.boolean()),
+        /** Its number in the folio stands before its caption. */
+        counted: z.optional(z.boolean()),
+        /** Without the logo of its house style. */
+        unsigned: z.optional(z.boolean()),
+        margins: z.optional(z.enum(margins)),
       }),
     ),
     /** Where the nodes stood before the last change made by hand: the next picture leaves them there as far as it can. */

@@ -1,3 +1,4 @@
+export { numberedFigure } from './figureWord'
 export { expectedValues, type RolledBack } from './expectedValues'
 export { altTextOf } from './describe'
 export {
@@ -24,6 +25,7 @@ export {
   figureKinds,
   frames,
   grounds,
+  margins,
   typefaces,
   type Colouring,
   type ConnectorForm,

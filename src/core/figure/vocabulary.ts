@@ -56,6 +56,8 @@ export const typefaces = [
 ] as const
 /** What lies behind a figure. */
 export const grounds = ['paper', 'none', 'tint', 'band'] as const
+/** Free room around a picture in its frame; ordinary where a figure says nothing. */
+export const margins = ['narrow', 'wide'] as const
 /** What colours tell apart. */
 export const colourings = ['role', 'one', 'each', 'level', 'branch', 'actor', 'value'] as const
 

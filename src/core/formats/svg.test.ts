@@ -1,7 +1,7 @@
 import { plainWardrobe } from '../style'
 import { Resvg } from '@resvg/resvg-js'
 import { PNG } from 'pngjs'
-import { figureFile } from '@/server/figureFile'
+import { NOTHING_BROUGHT, figureFile } from '@/server/figureFile'
 import { figureSchema } from '../figure'
 import { sceneOf } from '../pipeline'
 import { seededFigure } from '../testing/seededFigure'
@@ -50,7 +50,7 @@ test('a PNG has the size asked for, its background, and none when none is wanted
     const file = await figureFile(
       figure,
       { format: 'png', words: 'outlines', wardrobe: plainWardrobe('light'), background, scale },
-      {},
+      NOTHING_BROUGHT,
     )
     if ('code' in file) throw new Error(file.code)
     const png = PNG.sync.read(Buffer.from(file))
@@ -69,7 +69,7 @@ test('an SVG with text carries its fonts and asks nobody for anything', async ()
       background: true,
       scale: 1,
     },
-    {},
+    NOTHING_BROUGHT,
   )
   if ('code' in file) throw new Error(file.code)
   const svg = Buffer.from(file).toString('utf8')
@@ -95,7 +95,7 @@ test('a picture too large to make is refused with the numbers', async () => {
   const file = await figureFile(
     { ...figure, kind: 'process', nodes: many, links: chain },
     { format: 'png', words: 'outlines', wardrobe: plainWardrobe('light'), background: true, scale: 4 },
-    {},
+    NOTHING_BROUGHT,
   )
   expect(file).toMatchObject({ code: 'picture-too-large' })
 })
@@ -115,7 +115,7 @@ test('a picture stands in its node, in the file; where it is not at hand its pla
       background: true,
       scale: 1,
     } as const
-    const file = await figureFile(figure, options, pictures)
+    const file = await figureFile(figure, options, { pictures, fonts: {} })
     if ('code' in file) throw new Error(file.code)
     const { data } = PNG.sync.read(Buffer.from(file))
     let count = 0

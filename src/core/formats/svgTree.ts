@@ -13,7 +13,7 @@ import {
 } from '../geometry'
 import type { Typesetter } from '../measure'
 import type { LineEnd, Mark, PathStep, Scene, SceneLine } from '../scene'
-import { fontTable } from '../style'
+import { fontFaceOf } from '../style'
 
 export type SvgElement = {
   readonly tag: string
@@ -241,7 +241,7 @@ function roundedLine(points: readonly Point[], look: LineLook): string {
 
 const textLine = (l: SceneLine, fill: string): SvgElement[] =>
   l.runs.map((r) => {
-    const font = fontTable[r.font]
+    const font = fontFaceOf(r.font)
     return element(
       'text',
       {

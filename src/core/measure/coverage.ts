@@ -2,7 +2,7 @@
  *  happen to be loaded. */
 import { Blob, Face } from 'harfbuzzjs'
 import { graphemeSegments } from 'unicode-segmenter/grapheme'
-import type { FontKey } from '../style'
+import { isShippedFont, type FontKey, type ShippedFont } from '../style'
 import table from './fontCoverage.json' with { type: 'json' }
 
 /** The characters of a font file as ranges of code points in hexadecimal: `20-7e,a0,…`. */
@@ -26,11 +26,11 @@ const rangesOf = (coverage: string): Uint32Array =>
     }),
   )
 
-const covered: Readonly<Record<FontKey, Uint32Array>> = Object.fromEntries(
+const covered: Readonly<Record<ShippedFont, Uint32Array>> = Object.fromEntries(
   Object.entries(table).map(([key, coverage]) => [key, rangesOf(coverage)]),
-) as Record<FontKey, Uint32Array>
+) as Record<ShippedFont, Uint32Array>
 
-export function has(font: FontKey, code: number): boolean {
+export function shippedHas(font: ShippedFont, code: number): boolean {
   const ranges = covered[font]
   let [low, high] = [0, ranges.length / 2 - 1]
   while (low <= high) {
@@ -46,10 +46,14 @@ export function has(font: FontKey, code: number): boolean {
 export const isIgnorable = (c: number): boolean =>
   c === 0x200c || c === 0x200d || c === 0xad || (c >= 0xfe00 && c <= 0xfe0f)
 
-/** The first font of the chain that has every character of a cluster; the chain's first where none has. */
-export function fontFor(cluster: string, chain: readonly FontKey[]): FontKey {
+/** The first font of the chain that has every character of a cluster; the first that ships where none has. */
+export function fontFor(
+  cluster: string,
+  chain: readonly FontKey[],
+  has: (font: FontKey, code: number) => boolean,
+): FontKey {
   const needed = [...cluster].map((c) => c.codePointAt(0) as number).filter((c) => !isIgnorable(c))
-  return chain.find((k) => needed.every((c) => has(k, c))) ?? (chain[0] as FontKey)
+  return chain.find((k) => needed.every((c) => has(k, c))) ?? (chain.find(isShippedFont) as FontKey)
 }
 
 /** The grapheme clusters of a text (UAX #29), by the tables of a package, which are the same in every engine. */

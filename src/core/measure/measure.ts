@@ -6,6 +6,7 @@ import {
   huesOf,
   linksInOrder,
   nodesInOrder,
+  numberedFigure,
   notesInOrder,
   placesOf,
   ranking,
@@ -112,7 +113,7 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     arrangement: figure.arrangement,
     title: figure.title,
     headline: figure.dress.titled ? lineAround(figure.title, style.title, style, typesetter) : null,
-    caption: lineAround(figure.caption ?? '', style.label, style, typesetter),
+    caption: lineAround(captionOf(figure, style), style.label, style, typesetter),
     sourceLine: lineAround(figure.sourceLine ?? '', style.small, style, typesetter),
     style,
     nodes: cuts.map((c) => sizedNode(c, shared, around)),
@@ -153,6 +154,13 @@ function sizedLinks(figure: Figure, style: FigureStyle, typesetter: Typesetter):
     look: l.look ?? {},
     label: label(l),
   }))
+}
+
+/** The number, where it is told, before the caption; before the title where the figure has neither caption nor title above. */
+function captionOf(figure: Figure, { number }: FigureStyle): string {
+  if (number === null) return figure.caption ?? ''
+  const said = figure.caption ?? (figure.dress.titled ? '' : figure.title)
+  return [numberedFigure(figure.language, number), said].filter((s) => s !== '').join('. ')
 }
 
 /** Words around a picture run as wide as a few steps. */

@@ -3,10 +3,11 @@
 import bidiFactory from 'bidi-js'
 import { Blob, Buffer, Direction, Face, Font, shape as harfbuzzShape } from 'harfbuzzjs'
 import LineBreaker from 'linebreak'
-import type { FontKey } from '../style'
-import { clustersOf, fontFor, has, isIgnorable } from './coverage'
+import { isShippedFont, type FontKey } from '../style'
+import { clustersOf, fontFor, isIgnorable, shippedHas } from './coverage'
 
-export type FontFile = { readonly key: FontKey; readonly data: Uint8Array }
+/** `data` null: a font that somebody brought and that is not to be had any more; it serves no character. */
+export type FontFile = { readonly key: FontKey; readonly data: Uint8Array | null }
 export type Glyph = { readonly id: number; readonly x: number; readonly y: number }
 export type Run = {
   readonly font: FontKey
@@ -28,9 +29,16 @@ export type Typesetter = {
   readonly outline: (font: FontKey, glyph: number) => { readonly path: string; readonly unitsPerEm: number }
   /** Characters of `text` that none of `fonts` has. */
   readonly missing: (text: string, fonts: readonly FontKey[]) => string[]
+  /** Gives it further fonts; what it was given before stays as it is. */
+  readonly add: (files: readonly FontFile[]) => void
 }
 
-type Loaded = { readonly font: Font; readonly unitsPerEm: number }
+type Loaded = {
+  readonly font: Font
+  readonly unitsPerEm: number
+  /** The characters it serves; null where the table of those that ship says it. */
+  readonly codes: ReadonlySet<number> | null
+}
 type Item = { readonly text: string; readonly font: FontKey; readonly level: number }
 /** What a line may end after. `broken`: one sign of what is too long for any line; `inWord`: and a letter of a word, so that a
  *  hyphen says that it goes on. */
@@ -64,7 +72,11 @@ export class MissingFont extends Error {
 }
 
 export function createTypesetter(files: readonly FontFile[]): Typesetter {
-  const loaded = new Map(files.map((f) => [f.key, load(f.data)]))
+  const loaded = new Map<FontKey, Loaded | null>()
+  const add: Typesetter['add'] = (more) => {
+    for (const f of more) if (!loaded.get(f.key)) loaded.set(f.key, f.data && load(f.data, f.key))
+  }
+  add(files)
   const bidi = bidiFactory()
   const shaped = new Map<string, Omit<Run, 'x' | 'rtl'>>() // in em of size 1
 
@@ -72,6 +84,10 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     const found = loaded.get(key)
     if (!found) throw new MissingFont(key)
     return found
+  }
+  const has = (key: FontKey, code: number): boolean => {
+    if (isShippedFont(key)) return shippedHas(key, code)
+    return loaded.get(key) !== null && (loadedFont(key).codes?.has(code) ?? false)
   }
 
   const itemise = (text: string, fonts: readonly FontKey[]): Item[] => {
@@ -85,7 +101,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     for (const { segment, index } of clustersOf(text)) {
       const level = levels?.[index] ?? 0
       const last = out.at(-1)
-      const font = /^\s+$/.test(segment) && last ? last.font : fontFor(segment, fonts)
+      const font = /^\s+$/.test(segment) && last ? last.font : fontFor(segment, fonts, has)
       if (last && last.font === font && last.level === level)
         out[out.length - 1] = { ...last, text: last.text + segment }
       else out.push({ text: segment, font, level })
@@ -198,6 +214,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
   }
 
   return {
+    add,
     line: (text, fonts, size) => line(showable(text), fonts, size),
     paragraph: (text, fonts, size, room) => paragraph(showable(text), fonts, size, room),
     outline: (font, glyph) => {
@@ -215,9 +232,10 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
   }
 }
 
-function load(data: Uint8Array): Loaded {
+function load(data: Uint8Array, key: FontKey): Loaded {
   const face = new Face(new Blob(data))
-  return { font: new Font(face), unitsPerEm: face.upem }
+  const codes = isShippedFont(key) ? null : new Set(face.collectUnicodes())
+  return { font: new Font(face), unitsPerEm: face.upem, codes }
 }
 
 const isPlain = (text: string): boolean => !/[^\u0020-\u024f\u2010-\u2027\u20a0-\u20bf]/.test(text)

@@ -33,6 +33,11 @@ export type Problem =
   | { readonly code: 'picture-unreadable' }
   | { readonly code: 'picture-too-heavy'; readonly limit: number }
   | { readonly code: 'pictures-too-many'; readonly limit: number }
+  | { readonly code: 'font-unreadable' }
+  | { readonly code: 'font-too-heavy'; readonly limit: number }
+  /** Its maker does not let it into files. */
+  | { readonly code: 'font-closed'; readonly name: string }
+  | { readonly code: 'fonts-too-many'; readonly limit: number }
   | { readonly code: 'colours-none' }
   | { readonly code: 'folio-broken' }
   | { readonly code: 'database-away' }
@@ -93,6 +98,13 @@ const english: Sentences = {
     `This picture is too large: ${n(p.limit)} bytes and 50 million pixels are the most. Make it smaller and choose it again; nothing was changed.`,
   'pictures-too-many': (p) =>
     `A folio holds ${n(p.limit)} pictures. Begin another folio for the rest; nothing was changed.`,
+  'font-unreadable': () =>
+    'This file is not a font that can be read. Choose an OTF, TTF, WOFF or WOFF2 file of one font; nothing was changed.',
+  'font-too-heavy': (p) =>
+    `This font is too large: ${n(p.limit)} bytes are the most. Choose one cut down to the scripts you write; nothing was changed.`,
+  'font-closed': (p) =>
+    `The font “${p.name}” does not let itself be put into files: its licence bits forbid it. Ask its maker for one that may be embedded, or choose another; nothing was changed.`,
+  'fonts-too-many': (p) => `A folio holds ${n(p.limit)} fonts. Begin another folio for the rest; nothing was changed.`,
   'folio-broken': () =>
     'What is stored of this folio cannot be read in full. Go to the shelf and restore it there to its last good state.',
   'database-away': () =>

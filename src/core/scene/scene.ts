@@ -22,6 +22,7 @@ export function scene(routed: Routed, keep: Fitted | null = null): Scene {
     ...[...dress(routed, null), ...(legend?.marks ?? []), ...aroundMarks(around, routed)].map((m) =>
       fittedMark(m, fit),
     ),
+    ...logoMarks(routed, width, height),
   ]
   const sizes = marks.flatMap((m) => (m.mark === 'text' ? m.lines.map((l) => l.size) : []))
   return {
@@ -82,6 +83,25 @@ function bandMarks(routed: Routed, around: Around, drawn: Box, fit: Fit, width: 
   const foot = (title.centre.y + title.block.height / 2 + drawn.y) / 2
   const box = { x: 0, y: 0, width, height: foot * fit.scale + fit.dy }
   return [plate('', box, routed.style.palette.tones.strong.solid)]
+}
+
+/** How much of the margin the logo takes; what is wider than so many times its height is made smaller. */
+const LOGO = 0.62
+const WIDEST = 8
+
+/** The logo of the house in the lower margin, on the side where lines end. */
+function logoMarks({ style }: Routed, width: number, height: number): Mark[] {
+  const { logo, margin, across, palette } = style
+  if (!logo) return []
+  const shape = Math.min(WIDEST, logo.width / logo.height)
+  const [wide, high] = [margin * LOGO * shape, (margin * LOGO * shape * logo.height) / logo.width]
+  const box = {
+    x: across > 0 ? width - margin - wide : margin,
+    y: height - (margin + high) / 2,
+    width: wide,
+    height: high,
+  }
+  return [{ mark: 'icon', owner: '', name: logo.icon, box, fill: palette.ink }]
 }
 
 function changedBetween(before: Routed, now: Routed): ReadonlySet<string> {

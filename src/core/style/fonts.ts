@@ -1,4 +1,5 @@
 import type { Typeface } from '../figure'
+import type { OwnFonts, Voice } from './houseStyleSchema'
 
 /** The fonts that ship with the application. `file` is the path below the package folder; `fallback` fonts serve what the
  *  chosen typeface does not have, in the order of their rows; which characters those are, `measure/coverage` knows. */
@@ -191,10 +192,17 @@ export const fontTable = {
   },
 } as const satisfies Record<string, { family: string; weight: number; file: string; fallback: boolean }>
 
-export type FontKey = keyof typeof fontTable
+export type ShippedFont = keyof typeof fontTable
+/** A font that ships, or one that somebody brought, by the hash of its bytes. */
+export type FontKey = ShippedFont | `own:${string}`
 
-/** Who speaks in a figure: headings and titles, running words, numbers set large. */
-export type Voice = 'heading' | 'body' | 'numeral'
+/** The hash of a font that somebody brought; null for one that ships. */
+export const ownFontHash = (key: FontKey): string | null => (isShippedFont(key) ? null : key.slice('own:'.length))
+export const isShippedFont = (key: FontKey): key is ShippedFont => key in fontTable
+
+/** What a font is called in style sheets. */
+export const fontFaceOf = (key: FontKey): { readonly family: string; readonly weight: number } =>
+  isShippedFont(key) ? fontTable[key] : { family: `Compass Own ${key.slice('own:'.length, 20)}`, weight: 400 }
 
 /** Type pairs: what each voice is set in. All under the SIL Open Font License 1.1; the licences ship in the packages. */
 export const typefaceTable = {
@@ -209,13 +217,13 @@ export const typefaceTable = {
   slab: { name: 'Slab serif', heading: 'slab-600', body: 'slab-400', numeral: 'slab-600' },
   ticket: { name: 'Grotesque, figures typewritten', heading: 'grotesk-600', body: 'grotesk-400', numeral: 'mono-500' },
   hand: { name: 'By hand', heading: 'hand-600', body: 'hand-400', numeral: 'hand-600' },
-} as const satisfies Record<Typeface, { readonly name: string } & Readonly<Record<Voice, FontKey>>>
+} as const satisfies Record<Typeface, { readonly name: string } & Readonly<Record<Voice, ShippedFont>>>
 
-export const fontKeys = Object.keys(fontTable) as FontKey[]
+export const fontKeys = Object.keys(fontTable) as ShippedFont[]
 const fallbacks = fontKeys.filter((k) => fontTable[k].fallback)
 
 /** Of the fonts that have Chinese characters, the one whose forms a language writes. */
-const HAN: Readonly<Record<string, FontKey>> = {
+const HAN: Readonly<Record<string, ShippedFont>> = {
   ja: 'japanese-400',
   ko: 'korean-400',
   zh: 'chinese-400',
@@ -224,7 +232,7 @@ const HAN: Readonly<Record<string, FontKey>> = {
   'zh-hk': 'chineseTraditional-400',
 }
 /** By the longest beginning of the tag that is known. */
-function hanFor(language: string): FontKey | null {
+function hanFor(language: string): ShippedFont | null {
   const parts = language.toLowerCase().split('-')
   for (let n = parts.length; n > 0; n--) {
     const found = HAN[parts.slice(0, n).join('-')]
@@ -233,9 +241,10 @@ function hanFor(language: string): FontKey | null {
   return null
 }
 
-/** The fonts tried for each character, in order. */
-export function fontChain(typeface: Typeface, voice: Voice, language = ''): FontKey[] {
+/** The fonts tried for each character, in order: what somebody brought for the voice, if anything, before all that ships. */
+export function fontChain(typeface: Typeface, voice: Voice, language = '', brought: OwnFonts = {}): FontKey[] {
+  const first = brought[voice]
   const own = hanFor(language)
   const others = own ? [own, ...fallbacks.filter((k) => k !== own)] : fallbacks
-  return [typefaceTable[typeface][voice], ...others]
+  return [...(first ? [`own:${first.hash}` as const] : []), typefaceTable[typeface][voice], ...others]
 }

@@ -25,6 +25,19 @@ const palette = z.readonly(
   }),
 )
 
+/** Who speaks in a figure: headings and titles, running words, numbers set large. */
+export const voices = ['heading', 'body', 'numeral'] as const
+export type Voice = (typeof voices)[number]
+
+/** A font that somebody brought, kept by the hash of its bytes. */
+const ownFont = z.readonly(
+  z.object({
+    hash: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
+    /** As it calls itself. */
+    name: z.string().check(z.minLength(1), z.maxLength(120)),
+  }),
+)
+
 export const fills = ['tint', 'solid', 'open'] as const
 export const lineEnds = ['solid', 'open', 'dot', 'none'] as const
 export const hands = ['crisp', 'drawn'] as const
@@ -39,7 +52,19 @@ export const houseStyleSchema = z.readonly(
     light: palette,
     dark: palette,
     type: z.enum(typefaces),
+    /** Before those of the type pair, which go on serving what these do not have. */
+    fonts: z.optional(z.readonly(z.partialRecord(z.enum(voices), ownFont))),
     numerals: z.enum(['arabic', 'roman']),
+    /** At the foot of slides and full pages: the name of an icon that somebody brought, and its size in pixels. */
+    logo: z.optional(
+      z.readonly(
+        z.object({
+          icon: z.string().check(z.regex(/^(?:own|stencil)\/[0-9a-f]{64}$/)),
+          width: z.int().check(z.gte(1), z.lte(20_000)),
+          height: z.int().check(z.gte(1), z.lte(20_000)),
+        }),
+      ),
+    ),
     corner: z.enum(corners),
     fill: z.enum(fills),
     /** Thickness of outlines; 1 is a twelfth of the size of the words, 0 is none. */
@@ -72,5 +97,6 @@ export const houseStyleSchema = z.readonly(
 )
 
 export type HouseStyle = z.infer<typeof houseStyleSchema>
+export type OwnFonts = NonNullable<HouseStyle['fonts']>
 export type PaletteFields = HouseStyle['light']
 export type ToneName = (typeof toneNames)[number]

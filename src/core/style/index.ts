@@ -1,3 +1,4 @@
+export { broughtBy } from './broughtBy'
 export { checkStyle, type StyleFault } from './checkStyle'
 export {
   contrast,
@@ -11,7 +12,17 @@ export {
   type Deficiency,
   type Shade,
 } from './colour'
-export { fontChain, fontKeys, fontTable, typefaceTable, type FontKey } from './fonts'
+export {
+  fontChain,
+  fontFaceOf,
+  fontKeys,
+  fontTable,
+  isShippedFont,
+  ownFontHash,
+  typefaceTable,
+  type FontKey,
+  type ShippedFont,
+} from './fonts'
 export { houseStyles, type ShippedStyle } from './houseStyles'
 export { STANDARD_STYLE } from './standardStyle'
 export { corners } from '../geometry'
@@ -21,9 +32,12 @@ export {
   lineEnds,
   houseStyleSchema,
   toneNames,
+  voices,
   type HouseStyle,
+  type OwnFonts,
   type PaletteFields,
   type ToneName,
+  type Voice,
 } from './houseStyleSchema'
 export { LINE, TEXT, onScale, paletteOf, toneOf, type Palette, type Tone } from './palette'
 export {

@@ -31,6 +31,8 @@ export type Wardrobe = {
   readonly language: string | null
   /** The most a figure may grow to fill its frame, so that words are of one size over a folio; null for as each likes. */
   readonly most: number | null
+  /** The figures of the folio as its text has them: what their numbers come from. */
+  readonly order: readonly string[]
 }
 /** As it is before anybody has chosen. */
 export const plainWardrobe = (theme: Theme): Wardrobe => ({
@@ -39,6 +41,7 @@ export const plainWardrobe = (theme: Theme): Wardrobe => ({
   own: {},
   language: null,
   most: null,
+  order: [],
 })
 
 export type FigureStyle = {
@@ -80,6 +83,9 @@ export type FigureStyle = {
   readonly gap: { readonly beside: number; readonly between: number }
   /** Free room between the figure and its frame. */
   readonly margin: number
+  readonly logo: HouseStyle['logo'] | null
+  /** Its number in the folio, where it is told. */
+  readonly number: number | null
   readonly frame: {
     readonly name: FrameName
     readonly width: number | null
@@ -123,6 +129,8 @@ const NUMERAL = 2.1
 const TITLE = 1.5
 const LABEL = 0.85
 const SMALL = 0.75
+/** In sizes of the words. */
+const MARGIN = { narrow: 1, ordinary: 2, wide: 3.2 }
 
 /** The house style of that name, of the folio's own or of those that ship; null for a name that is neither. */
 export const houseStyleNamed = (name: string, own: Wardrobe['own']): HouseStyle | null =>
@@ -153,11 +161,14 @@ export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
   const { typeface = house.type, connectors: form = house.line.form } = figure.dress
   const treatment = treatmentRow(figure, figure.dress.treatment, house.treatments[figure.kind])
   const look = (voice: 'heading' | 'body' | 'numeral', factor: number, leading: number): TextLook => ({
-    fonts: fontChain(typeface, voice, figure.language),
+    fonts: fontChain(typeface, voice, figure.language, figure.dress.typeface ? {} : house.fonts),
     size: size * factor,
     leading,
   })
   const gap = size * 2.2 * house.space * treatment.gap
+  const logo = (frame.height !== null && !figure.dress.unsigned && house.logo) || null
+  const margins = figure.dress.margins ?? 'ordinary'
+  const place = wardrobe.order.indexOf(figure.id) + 1
   return {
     house,
     fields,
@@ -186,7 +197,9 @@ export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
     numeral: look('numeral', NUMERAL, 1),
     padding: { x: size * 0.9, y: size * 0.65 },
     gap: { beside: gap, between: gap },
-    margin: size * 2,
+    margin: size * (logo ? Math.max(MARGIN[margins], 2) : MARGIN[margins]),
+    logo,
+    number: place > 0 && figure.dress.counted ? place : null,
     frame: {
       name: figure.frame,
       width: frame.width,

@@ -3,6 +3,8 @@ import { foundations } from './m0001Foundations'
 import { summaries } from './m0002Summaries'
 import { versions } from './m0003Versions'
 import { pictures } from './m0004Pictures'
+import { uploads } from './m0005Uploads'
+import { standard } from './m0006Standard'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -10,4 +12,6 @@ export const migrations: Record<string, Migration> = {
   '0002_summaries': summaries,
   '0003_versions': versions,
   '0004_pictures': pictures,
+  '0005_uploads': uploads,
+  '0006_standard': standard,
 }

@@ -3,6 +3,8 @@
 import {
   colourings,
   connectorForms,
+  frameTable,
+  margins,
   typefaces,
   type Colouring,
   type Figure,
@@ -10,7 +12,7 @@ import {
   type Ground,
 } from '@/core/figure'
 import { all, type Edit } from '@/core/document'
-import { houseOf, typefaceTable } from '@/core/style'
+import { houseOf, typefaceTable, type HouseStyle } from '@/core/style'
 import { compute } from '@/workers/client'
 import { useWardrobe } from '../folio/wardrobe'
 import { Row } from './DetailFields'
@@ -128,6 +130,41 @@ const rows: readonly DressRow[] = [
       ...(v === 'band' ? { titled: true } : {}),
     }),
   },
+  {
+    label: 'Margins',
+    says: 'Free room around the picture',
+    options: [
+      ['narrow', 'Narrow'],
+      ['wide', 'Wide'],
+    ],
+    read: (d) => d.margins ?? '',
+    write: (d, v) => ({ ...d, margins: one(margins, v) }),
+  },
+]
+
+type Tick = {
+  readonly says: string
+  readonly read: (d: Dress) => boolean
+  readonly write: (d: Dress, on: boolean) => Dress
+  readonly when?: (f: Figure, house: HouseStyle) => boolean
+}
+const ticks: readonly Tick[] = [
+  {
+    says: 'Numbers where the treatment has them',
+    read: (d) => d.numbered ?? true,
+    write: (d, on) => ({ ...d, numbered: on ? undefined : false }),
+  },
+  {
+    says: 'Its number in the folio before the caption',
+    read: (d) => d.counted ?? false,
+    write: (d, on) => ({ ...d, counted: on ? true : undefined }),
+  },
+  {
+    says: 'The logo of the house',
+    read: (d) => !d.unsigned,
+    write: (d, on) => ({ ...d, unsigned: on ? undefined : true }),
+    when: (f, house) => house.logo !== undefined && frameTable[f.frame].height !== null,
+  },
 ]
 
 /** A heading is short, and what it means is below it. */
@@ -167,6 +204,7 @@ export function FigureDress({ work }: { readonly work: Work }) {
       do: 'setFigure',
       set: { dress: Object.fromEntries(Object.entries(dress).filter(([, v]) => v !== undefined)) },
     })
+  const house = houseOf(figure, useWardrobe())
   const shown = rows.filter((r) => r.when?.(figure) ?? true)
   return (
     <details className="group" open={Object.keys(figure.dress).some((k) => k !== 'titled')}>
@@ -188,14 +226,18 @@ export function FigureDress({ work }: { readonly work: Work }) {
             </select>
           </Row>
         ))}
-        <label className="flex items-center gap-2 text-[13px]">
-          <input
-            type="checkbox"
-            checked={figure.dress.numbered ?? true}
-            onChange={(e) => set({ ...figure.dress, numbered: e.target.checked ? undefined : false })}
-          />
-          Numbers where the treatment has them
-        </label>
+        {ticks
+          .filter((t) => t.when?.(figure, house) ?? true)
+          .map((t) => (
+            <label key={t.says} className="flex items-center gap-2 text-[13px]">
+              <input
+                type="checkbox"
+                checked={t.read(figure.dress)}
+                onChange={(e) => set(t.write(figure.dress, e.target.checked))}
+              />
+              {t.says}
+            </label>
+          ))}
         <AllIcons work={work} />
       </div>
     </details>

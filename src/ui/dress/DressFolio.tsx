@@ -51,12 +51,15 @@ export function DressFolio({ folio, onClose }: Props) {
 function Shown({ dressing }: { readonly dressing: Dressing }) {
   const { pane, making, wardrobe, chosen } = dressing
   if (pane === 'colours' && making) return <OurColours style={making.style} onChange={dressing.edit} />
-  if (pane === 'parts' && making) return <StyleEditor style={making.style} onChange={dressing.edit} />
+  if (pane === 'parts' && making)
+    return <StyleEditor folio={dressing.folio} style={making.style} onChange={dressing.edit} />
   return (
     <StyleList
       own={wardrobe.own}
       theme={wardrobe.theme}
       chosen={chosen}
+      standard={dressing.standard.style}
+      onStandard={(on) => void dressing.standard.set(on ? { style: chosen, own: wardrobe.own[chosen] ?? null } : null)}
       onChoose={dressing.choose}
       onImport={dressing.takeIn}
       onRemove={dressing.remove}
@@ -99,14 +102,20 @@ function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onC
         </p>
       )}
       {dressing.figures.length > 1 && (
-        <label className="flex items-center gap-2 text-[13px]">
-          <input
-            type="checkbox"
-            checked={dressing.wardrobe.most !== null}
-            onChange={(e) => dressing.oneSize(e.target.checked)}
-          />
-          Words of one size in all figures
-        </label>
+        <>
+          <label className="flex items-center gap-2 text-[13px]">
+            <input
+              type="checkbox"
+              checked={dressing.wardrobe.most !== null}
+              onChange={(e) => dressing.oneSize(e.target.checked)}
+            />
+            Words of one size
+          </label>
+          <label className="flex items-center gap-2 text-[13px]">
+            <input type="checkbox" checked={dressing.counted} onChange={(e) => dressing.count(e.target.checked)} />
+            Figures numbered
+          </label>
+        </>
       )}
       <button type="button" className="button ml-auto" onClick={onClose}>
         Leave as it is

@@ -116,7 +116,7 @@ function useScenes(
   own: Wardrobe['own'],
   theme: Theme,
 ): ReadonlyMap<string, Scene> {
-  const { language, most } = useWardrobe()
+  const { language, most, order } = useWardrobe()
   const [scenes, setScenes] = useState<ReadonlyMap<string, Scene>>(new Map())
   useEffect(() => {
     let current = true
@@ -124,7 +124,10 @@ function useScenes(
       for (const { figure } of figures) {
         if (!current) return
         // As the folio would have it: also where a figure has a style of its own.
-        const scene = await computeAside().draw({ ...figure, houseStyle: '' }, { theme, style, own, language, most })
+        const scene = await computeAside().draw(
+          { ...figure, houseStyle: '' },
+          { theme, style, own, language, most, order },
+        )
         if (current) setScenes((old) => new Map([...old, [figure.id, scene]]))
       }
     }
@@ -133,6 +136,6 @@ function useScenes(
       current = false
       clearTimeout(timer)
     }
-  }, [figures, style, own, theme, language, most])
+  }, [figures, style, own, theme, language, most, order])
   return scenes
 }

@@ -3,8 +3,10 @@
 import { checkStyle, corners, fills, hands, lineEnds, typefaceTable, type HouseStyle } from '@/core/style'
 import { connectorForms, typefaces } from '@/core/figure'
 import { Row } from '../bench/DetailFields'
+import { BroughtRows } from './BroughtRows'
 
-type Props = { readonly style: HouseStyle; readonly onChange: (style: HouseStyle) => void }
+type Changing = { readonly style: HouseStyle; readonly onChange: (style: HouseStyle) => void }
+type Props = Changing & { readonly folio: string }
 
 type Choosing = {
   readonly label: string
@@ -95,7 +97,7 @@ const sentences: Readonly<Record<'words' | 'lines' | 'grey' | 'twin', (where: st
 }
 
 /** Every part of a style, each changed by itself; the figures beside it follow at once. */
-export function StyleEditor({ style, onChange }: Props) {
+export function StyleEditor({ folio, style, onChange }: Props) {
   const faults = checkStyle(style)
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2.5 overflow-auto px-4 py-3">
@@ -113,6 +115,7 @@ export function StyleEditor({ style, onChange }: Props) {
           <PartInput part={part} style={style} onChange={onChange} />
         </Row>
       ))}
+      <BroughtRows folio={folio} style={style} onChange={onChange} />
       {faults.length > 0 && (
         <ul role="status" className="list-disc pl-5 text-[13px] text-brass-text">
           {faults.slice(0, 4).map((f) => (
@@ -127,7 +130,7 @@ export function StyleEditor({ style, onChange }: Props) {
   )
 }
 
-function PartInput({ part, style, onChange }: Props & { readonly part: Part }) {
+function PartInput({ part, style, onChange }: Changing & { readonly part: Part }) {
   if ('choices' in part)
     return (
       <select

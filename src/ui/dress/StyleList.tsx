@@ -1,40 +1,59 @@
 'use client'
 
+import { Radio, RadioGroup } from '@headlessui/react'
 import { useMemo, useState } from 'react'
-import { houseStyles, paletteOf, type HouseStyle, type Theme, type Wardrobe } from '@/core/style'
-import { downloadStyle, styleFromJson } from './ownStyles'
+import { STANDARD_STYLE, houseStyles, paletteOf, type HouseStyle, type Theme, type Wardrobe } from '@/core/style'
+import { filesOf } from './broughtFiles'
+import { MOST_STYLE_FILE, downloadStyle, styleFromJson, type StyleFile } from './ownStyles'
 import { FileButton } from '../chrome/FileButton'
 
 type Props = {
   readonly own: Wardrobe['own']
   readonly theme: Theme
   readonly chosen: string
+  /** What new folios begin in; undefined while that is not known. */
+  readonly standard: string | null | undefined
+  readonly onStandard: (on: boolean) => void
   readonly onChoose: (id: string) => void
-  readonly onImport: (style: HouseStyle) => void
+  readonly onImport: (file: StyleFile) => Promise<void>
   readonly onRemove: (id: string) => void
 }
 
 /** The styles there are, those of the folio first. */
-export function StyleList({ own, theme, chosen, onChoose, onImport, onRemove }: Props) {
+export function StyleList(props: Props) {
+  const { own, theme, chosen, standard, onChoose, onStandard, onImport, onRemove } = props
   const [problem, setProblem] = useState<string | null>(null)
   const all = [...Object.entries(own), ...Object.entries(houseStyles)]
   const open = async (given: File) => {
-    const found = given.size > 200_000 ? 'This file is too large for a house style.' : styleFromJson(await given.text())
+    const found =
+      given.size > MOST_STYLE_FILE ? 'This file is too large for a house style.' : styleFromJson(await given.text())
     if (typeof found === 'string') return setProblem(found)
     setProblem(null)
-    onImport(found)
+    await onImport(found)
   }
+  const save = async (style: HouseStyle) => downloadStyle({ style, files: await filesOf(style) })
   return (
     <div className="min-h-0 flex-1 overflow-auto px-3 py-3">
-      <div role="radiogroup" aria-label="House style" className="flex flex-col gap-1">
+      <RadioGroup aria-label="House style" value={chosen} onChange={onChoose} className="flex flex-col gap-1">
         {all.map(([id, style]) => (
-          <StyleRow key={id} style={style} theme={theme} chosen={chosen === id} onChoose={() => onChoose(id)} />
+          <StyleRow key={id} id={id} style={style} theme={theme} chosen={chosen === id} />
         ))}
-      </div>
+      </RadioGroup>
+      {standard !== undefined && (
+        <label className="mt-3 flex items-center gap-2 px-2.5 text-[13px]">
+          <input
+            type="checkbox"
+            checked={(standard ?? STANDARD_STYLE) === chosen}
+            disabled={standard === null && chosen === STANDARD_STYLE}
+            onChange={(e) => onStandard(e.target.checked)}
+          />
+          New folios begin in this style
+        </label>
+      )}
       <div className="mt-3 flex flex-wrap gap-x-4 gap-y-1 px-2.5">
         {own[chosen] && (
           <>
-            <button type="button" className="text-button" onClick={() => downloadStyle(own[chosen] as HouseStyle)}>
+            <button type="button" className="text-button" onClick={() => void save(own[chosen] as HouseStyle)}>
               Export as JSON
             </button>
             <button type="button" className="text-button" onClick={() => onRemove(chosen)}>
@@ -58,27 +77,21 @@ export function StyleList({ own, theme, chosen, onChoose, onImport, onRemove }: 
   )
 }
 
-type RowProps = {
-  readonly style: HouseStyle
-  readonly theme: Theme
-  readonly chosen: boolean
-  readonly onChoose: () => void
-}
+type RowProps = { readonly id: string; readonly style: HouseStyle; readonly theme: Theme; readonly chosen: boolean }
 
-const StyleRow = ({ style, theme, chosen, onChoose }: RowProps) => (
-  <button
+const StyleRow = ({ id, style, theme, chosen }: RowProps) => (
+  <Radio
+    as="button"
     type="button"
-    role="radio"
-    aria-checked={chosen}
+    value={id}
     className={`rounded-md border px-2.5 py-2 text-left ${chosen ? 'border-needle ring-1 ring-needle' : 'border-transparent hover:border-rule'}`}
-    onClick={onChoose}
   >
     <span className="flex items-center gap-2">
       <span className="font-semibold">{style.name}</span>
       <Swatches style={style} theme={theme} />
     </span>
     <span className="mt-0.5 block text-[13px] leading-snug text-quiet">{style.about}</span>
-  </button>
+  </Radio>
 )
 
 const SHOWN = 4

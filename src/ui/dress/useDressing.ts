@@ -5,9 +5,12 @@ import { setFolioMost, setFolioStyle, setOwnStyle } from '@/core/document'
 import { houseStyleNamed, type HouseStyle, type Wardrobe } from '@/core/style'
 import { computeAside } from '@/workers/client'
 import { useNotice } from '../chrome/Notice'
+import type { Figure } from '@/core/figure'
 import { editFigure, useFigures, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { useWardrobe } from '../folio/wardrobe'
-import { newStyleId } from './ownStyles'
+import { letIn, takenIn } from './broughtFiles'
+import { useStandard } from './useStandard'
+import { newStyleId, type StyleFile } from './ownStyles'
 
 type Making = { readonly id: string; readonly style: HouseStyle }
 export type Pane = 'choose' | 'colours' | 'parts'
@@ -23,9 +26,9 @@ export function useDressing(folio: OpenFolio, onClose: () => void) {
   const [pane, setPane] = useState<Pane>('choose')
   const shown = useDeferredValue(making)
   const style = making?.style ?? houseStyleNamed(chosen, wardrobe.own)
-  const apart = figures.filter((f) => houseStyleNamed(f.figure.houseStyle, wardrobe.own) !== null)
   const change = (run: () => void) => folio.doc.transact(run, 'person')
   return {
+    folio: folio.id,
     wardrobe,
     figures,
     chosen,
@@ -33,7 +36,6 @@ export function useDressing(folio: OpenFolio, onClose: () => void) {
     pane,
     setPane,
     style,
-    apart,
     shown: shown?.id ?? chosen,
     own: shown ? { ...wardrobe.own, [shown.id]: shown.style } : wardrobe.own,
     choose: (id: string) => {
@@ -47,28 +49,57 @@ export function useDressing(folio: OpenFolio, onClose: () => void) {
       else if (!making && style) make({ id: newStyleId(), style: { ...style, name: `${style.name}, ours` } })
       setPane(next)
     },
-    edit: (next: HouseStyle) => make((m) => m && { ...m, style: next }),
+    edit: (next: HouseStyle) => {
+      letIn(next.fonts)
+      make((m) => m && { ...m, style: next })
+    },
     giveUp: () => {
       setPane('choose')
       make(null)
     },
-    takeIn: (imported: HouseStyle) => {
+    takeIn: async (file: StyleFile) => {
+      const { style: imported, problems } = await takenIn(folio.id, file.style, file.files)
       make({ id: newStyleId(), style: imported })
       setPane('parts')
+      problems.forEach((p) => tell(p))
     },
     remove: (id: string) => {
       change(() => setOwnStyle(folio.dress, id, null))
       choose(wardrobe.style)
     },
-    oneSize: (on: boolean) =>
-      void oneSize(on, figures, wardrobe, (most) => change(() => setFolioMost(folio.dress, most))),
-    letFollow: () => apart.forEach((f) => editFigure(folio, f.figure.id, { do: 'setFigure', set: { houseStyle: '' } })),
+    standard: useStandard(),
+    ...overAll(folio, figures, wardrobe),
     dress: () => {
       const undo = putOn(folio, making, chosen, wardrobe.style)
       onClose()
       tell(`The folio is dressed in “${style?.name}”.`, { label: 'Take it back', run: undo })
     },
   }
+}
+
+/** What is said of all figures at once. */
+function overAll(folio: OpenFolio, figures: readonly SharedFigure[], wardrobe: Wardrobe) {
+  const apart = figures.filter((f) => houseStyleNamed(f.figure.houseStyle, wardrobe.own) !== null)
+  return {
+    /** Those that have a style of their own. */
+    apart,
+    letFollow: () => apart.forEach((f) => editFigure(folio, f.figure.id, { do: 'setFigure', set: { houseStyle: '' } })),
+    /** Whether all figures tell their number. */
+    counted: figures.length > 0 && figures.every((f) => f.figure.dress.counted),
+    count: (on: boolean) =>
+      figures.forEach(({ figure: { id, dress } }) =>
+        editFigure(folio, id, { do: 'setFigure', set: { dress: counting(dress, on) } }),
+      ),
+    oneSize: (on: boolean) =>
+      void oneSize(on, figures, wardrobe, (most) =>
+        folio.doc.transact(() => setFolioMost(folio.dress, most), 'person'),
+      ),
+  }
+}
+
+/** With its number in the folio or without. */
+function counting({ counted: _before, ...dress }: Figure['dress'], on: boolean): Figure['dress'] {
+  return on ? { ...dress, counted: true } : dress
 }
 
 /** Dresses the folio; out: how to take it back. */

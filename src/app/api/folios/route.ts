@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
 import { Refusal, bodyOf, route } from '@/server/answer'
-import { makeFolio, titleFrom } from '@/server/folios'
+import { titleFrom } from '@/server/folios'
+import { beginFolio } from '@/server/standard'
 
 const body = z.object({ title: z.string().trim().max(200).optional(), text: z.string() })
 /** Room for a text that is too long by far, so that the answer can say by how much. */
@@ -14,5 +15,5 @@ export const POST = route('new folio', async ({ person, request }) => {
   if (text.length > MAX_MANUSCRIPT)
     throw new Refusal({ code: 'text-too-long', length: text.length, limit: MAX_MANUSCRIPT })
   const title = given.title === undefined ? titleFrom(text) : cleanText(given.title)
-  return Response.json({ id: await makeFolio(person.id, title, text) }, { status: 201 })
+  return Response.json({ id: await beginFolio(person.id, title, text) }, { status: 201 })
 })

@@ -1,6 +1,7 @@
 import { Refusal, bytesOf, folioRoute } from '@/server/answer'
 import { ownIconFrom } from '@/server/ownIcons'
-import { MOST_BYTES, keepPicture, pictureFrom } from '@/server/pictures'
+import { MOST_BYTES, pictureFrom } from '@/server/pictures'
+import { keepUpload } from '@/server/uploads'
 
 export const dynamic = 'force-dynamic'
 
@@ -12,7 +13,7 @@ export const POST = folioRoute('edit', 'picture', async ({ folio, request }) => 
   if (icon && 'code' in icon) throw new Refusal(icon)
   const picture = icon?.picture ?? (await pictureFrom(bytes))
   if ('code' in picture) throw new Refusal(picture)
-  const problem = await keepPicture(folio, picture)
+  const problem = await keepUpload(folio, 'image', { ...picture, name: null })
   if (problem) throw new Refusal(problem)
   const { hash, width, height } = picture
   return Response.json({ hash, width, height, stencil: icon?.stencil ?? false }, { status: 201 })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Refusal, folioRoute } from '@/server/answer'
 import { makeFigureFile } from '@/server/figureThread'
-import { picturesOf } from '@/server/pictures'
+import { broughtFor } from '@/server/brought'
 import { freshProjection } from '@/server/folioDocument'
 
 export const dynamic = 'force-dynamic'
@@ -21,13 +21,14 @@ export const GET = folioRoute('read', 'figure file', async ({ folio, params, per
   if (!parsed.success)
     throw new Refusal({ code: 'body-unreadable', why: z.prettifyError(parsed.error).replace(/\s+/g, ' ') })
   const o = parsed.data
-  const { figures, dress } = await freshProjection(folio)
+  const { figures, dress, order } = await freshProjection(folio)
   const figure = figures.find((f) => f.id === params.figureId)
   if (!figure) throw new Refusal({ code: 'not-found', what: 'figure' })
+  const wardrobe = { theme: o.theme, ...dress, order }
   const file = await makeFigureFile(
     figure,
-    { ...o, wardrobe: { theme: o.theme, ...dress }, background: o.background === 'yes' },
-    await picturesOf(person.id, figure),
+    { ...o, wardrobe, background: o.background === 'yes' },
+    await broughtFor(person.id, figure, wardrobe),
   )
   if ('code' in file) throw new Refusal(file)
   const name = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.${o.format}`

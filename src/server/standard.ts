@@ -1,0 +1,51 @@
+/** What a person's new folios are dressed in, kept with the account. */
+import type * as Y from 'yjs'
+import { z } from 'zod'
+import { setFolioStyle, setOwnStyle } from '@/core/document'
+import { broughtBy, houseStyleSchema } from '@/core/style'
+import { database } from './database'
+import { makeFolio } from './folios'
+import { SHARED } from './soundUpdate'
+import { lendUploads } from './uploads'
+
+/** `own` where it is none of those that ship. */
+export const standardSchema = z.object({
+  style: z
+    .string()
+    .max(64)
+    .regex(/^[\w-]+$/),
+  own: z.nullable(houseStyleSchema),
+})
+export type Standard = z.infer<typeof standardSchema>
+
+/** Null where a person has chosen none, or where it is no style any more. */
+export async function standardOf(person: string): Promise<Standard | null> {
+  const row = await database().selectFrom('account').select('standard').where('id', '=', person).executeTakeFirst()
+  const checked = standardSchema.safeParse(row?.standard)
+  return checked.success ? checked.data : null
+}
+
+export async function keepStandard(person: string, standard: Standard | null): Promise<void> {
+  await database()
+    .updateTable('account')
+    .set({ standard: standard && JSON.stringify(standard) })
+    .where('id', '=', person)
+    .execute()
+}
+
+function putOnStandard(doc: Y.Doc, { style, own }: Standard): void {
+  const dress = doc.getMap(SHARED.dress)
+  if (own) setOwnStyle(dress, style, own)
+  setFolioStyle(dress, style)
+}
+
+/** A new folio in its owner's standard style, with the fonts and the logo that it needs. */
+export async function beginFolio(owner: string, title: string, text: string): Promise<string> {
+  const standard = await standardOf(owner)
+  const id = await makeFolio(owner, title, text, (doc) => standard && putOnStandard(doc, standard))
+  if (standard?.own) {
+    const { fonts, logo } = broughtBy(standard.own)
+    await lendUploads(owner, id, [...fonts, ...(logo ? [logo] : [])])
+  }
+  return id
+}
