@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { test } from 'node:test'
 import sharp from 'sharp'
-import { By, Key, axeViolations, eventually, type Browser } from './support'
+import { fontFile } from '../src/server/fontFiles'
+import { By, Key, axeViolations, eventually, newFolio, type Browser } from './support'
 import { stage } from './stage'
 import { tested } from './tested'
 
@@ -129,6 +130,60 @@ test('our colours come from a logo, and the style made of them is kept, exported
   assert.equal(await (await radio('The plum line')).getAttribute('aria-checked'), 'true')
   await b.press(Key.ESCAPE)
   await quiet()
+})
+
+test('a house brings its own font and logo; its figures count themselves; and the next folio begins in its style', async () => {
+  const dir = mkdtempSync(path.join(tmpdir(), 'compass-'))
+  const files = { logo: path.join(dir, 'logo.svg'), words: path.join(dir, 'words.ttf') }
+  writeFileSync(
+    files.logo,
+    '<svg xmlns="http://www.w3.org/2000/svg" width="300" height="100"><path d="M0 100 150 0l150 100z" fill="#123"/></svg>',
+  )
+  writeFileSync(files.words, 'these are words and no font')
+  const folio = await s.open(TREE, 'hierarchy')
+  await b.driver.get(`${base}/folio/${folio}`)
+  await b.find('[data-figure] svg')
+  await chooser()
+  await b.click('Change its parts …')
+  const fileFor = (label: string) => b.driver.findElement(By.css(`input[aria-label="${label}"]`))
+  await (await fileFor('Font file for headings')).sendKeys(files.words)
+  await b.find('//*[@role="alert"][contains(., "not a font")]')
+  assert.match((await b.complaints()).join(), /^[^,]*415[^,]*$/)
+  await (await fileFor('Font file for words')).sendKeys(fontFile('slab-600'))
+  await b.find('//span[contains(., "Zilla Slab")]')
+  await (await fileFor('File of our logo')).sendKeys(files.logo)
+  await b.find('//span[contains(., "On slides and full pages")]')
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await b.click('Save it, and dress the folio')
+  await b.find('//*[contains(., "The folio is dressed in")]')
+  await eventually('its figure is set in it', 8000, () =>
+    b.driver.executeScript<boolean>(
+      `return [...document.querySelectorAll('[data-figure] text, [data-figure] tspan')].some((t) => getComputedStyle(t).fontFamily.includes('Compass-Own-')) && [...document.fonts].some((f) => f.family.includes('Compass-Own-') && f.status === 'loaded')`,
+    ),
+  )
+  await chooser()
+  await (await b.find('//label[contains(., "New folios begin in this style")]/input')).click()
+  await (await b.find('//label[contains(., "Figures numbered")]/input')).click()
+  await eventually('the number is told', 8000, () =>
+    b.driver.executeScript<boolean>(`return document.querySelector('[data-preview]').textContent.includes("Figure 1")`),
+  )
+  // The styles are walked by the arrow keys.
+  await (await radio('Chart table, ours')).click()
+  await b.press(Key.ARROW_DOWN)
+  await b.find('//button[@role="radio"][@aria-checked="true"][contains(., "hart table")][not(contains(., "ours"))]')
+  await b.press(Key.ESCAPE)
+  await b.saved()
+  const address = `/api/folios/${folio}/figures/${await b.driver.executeScript<string>(`return document.querySelector('[data-figure]').dataset.figure`)}`
+  const svg = await (await fetch(`${base}${address}/file?format=svg&words=text`)).text()
+  assert.match(svg, /@font-face\{font-family:'Compass-Own-/)
+  assert.match(svg, /Figure.1/)
+  const next = await newFolio(base, DAYS)
+  await b.driver.get(`${base}/folio/${next}`)
+  await chooser()
+  assert.match(await (await b.find('//button[@role="radio"][@aria-checked="true"]')).getText(), /ours/)
+  await b.press(Key.ESCAPE)
+  await quiet()
+  await fetch(`${base}/api/standard`, { method: 'DELETE' })
 })
 
 test('one branch is given a colour, and keeps it as the style changes under it; drawn by hand and dark at once', async () => {

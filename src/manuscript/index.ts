@@ -9,6 +9,6 @@ export {
   type NodeJson,
   type YPlace,
 } from './inYjs'
-export { inTextOrder } from './order'
+export { byPlace, inTextOrder } from './order'
 export { fromLineStart, pieceAt, project, type Projection, type TextTree } from './projection'
 export { manuscriptFault } from './sound'

@@ -1,17 +1,28 @@
 import type * as Y from 'yjs'
 import { projectShared, spanOf, type Anchor } from './inYjs'
 
-/** The ids of what is anchored, in the order of the text; what has no place there any more stands last, by its id. */
+type Placed = { readonly id: string; readonly title: string; readonly start: number | null }
+
+/** Figures of one passage: a figure, then its continuations by their numbers. */
+const byNumber = new Intl.Collator('en', { numeric: true })
+
+/** In the order of the text; what has no place there any more stands last. */
+export const byPlace = (a: Placed, b: Placed): number =>
+  (a.start ?? Infinity) - (b.start ?? Infinity) || byNumber.compare(a.title, b.title) || (a.id < b.id ? -1 : 1)
+
+/** The ids of figures as the text has them: what their numbers come from. */
 export function inTextOrder(
   doc: Y.Doc,
   manuscript: Y.XmlFragment,
-  anchored: readonly { readonly id: string; readonly anchor: Anchor | null }[],
+  figures: readonly { readonly id: string; readonly title: string; readonly anchor: Anchor | null }[],
 ): readonly string[] {
   const projection = projectShared(manuscript)
-  const start = ({ anchor }: { readonly anchor: Anchor | null }) =>
-    (anchor && spanOf(doc, projection, anchor)?.start) ?? Infinity
-  return anchored
-    .map((a) => ({ id: a.id, start: start(a) }))
-    .toSorted((a, b) => (a.start === b.start ? (a.id < b.id ? -1 : 1) : a.start - b.start))
-    .map((a) => a.id)
+  return figures
+    .map(({ id, title, anchor }) => ({
+      id,
+      title,
+      start: (anchor && spanOf(doc, projection, anchor)?.start) ?? null,
+    }))
+    .toSorted(byPlace)
+    .map((f) => f.id)
 }

@@ -2,7 +2,7 @@
  *  and the document has moved on. */
 import { sql } from 'kysely'
 import * as Y from 'yjs'
-import { PLAIN_DRESS, readDress, readFigure, unheld, type FolioDress } from '@/core/document'
+import { PLAIN_DRESS, readDress, readFigure, type FolioDress } from '@/core/document'
 import { altTextOf, figureSchema, type Figure } from '@/core/figure'
 import { inTextOrder, projectShared, type Anchor } from '@/manuscript'
 import { database } from './database'
@@ -16,7 +16,7 @@ export type FolioProjection = {
   readonly text: string
   readonly dress: FolioDress
   readonly figures: readonly (Figure & { readonly anchor: Anchor | null })[]
-  /** The figures that nothing holds, as the manuscript has them. */
+  /** The figures as the manuscript has them. */
   readonly order: readonly string[]
 }
 
@@ -63,7 +63,7 @@ export function projectionOf(doc: Y.Doc): FolioProjection {
     text: projectShared(manuscript).text,
     dress: readDress(doc.getMap(SHARED.dress).entries()),
     figures,
-    order: inTextOrder(doc, manuscript, unheld(figures)),
+    order: inTextOrder(doc, manuscript, figures),
   }
 }
 

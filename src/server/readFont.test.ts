@@ -76,7 +76,7 @@ test('a thread of its own looks at it; a figure is drawn in it, and in the type 
     if (!(made instanceof Uint8Array)) throw new Error(made.code)
     return new TextDecoder().decode(made)
   }
-  const own = `Compass Own ${font.hash.slice(0, 16)}`
+  const own = `Compass-Own-${font.hash.slice(0, 16)}`
   const [lost, there] = [await svg({}), await svg({ [font.hash]: font.data })]
   expect(lost).not.toContain(own)
   expect(there).toContain(`@font-face{font-family:'${own}'`)

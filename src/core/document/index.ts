@@ -29,7 +29,7 @@ export { takeIn } from './takeIn'
 export { understand, type Understanding } from './instruct'
 export { asKind, switchKind } from './asKind'
 export { difference } from './difference'
-export { dissolved, holdersOf, insetsIn, intoInset, unheld } from './inset'
+export { dissolved, holdersOf, insetsIn, intoInset } from './inset'
 export { duplicate, remove, removeAll } from './remove'
 export {
   addMember,

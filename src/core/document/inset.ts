@@ -254,9 +254,3 @@ export function insetsIn(figures: readonly Figure[], f: Figure): Figure[] {
   collect(f)
   return out
 }
-
-/** The figures that no node of another holds: those that a document counts. */
-export function unheld<T extends Figure>(figures: readonly T[]): readonly T[] {
-  const held = new Set(figures.flatMap((f) => Object.values(f.nodes).flatMap((n) => n.inset ?? [])))
-  return figures.filter((f) => !held.has(f.id))
-}

@@ -32,9 +32,9 @@ const words: Readonly<Record<string, string>> = {
   'zh-hant': '圖',
 }
 
-/** “Figure 3”, in the language of the figure; the two stay on one line. */
+/** “Figure 3”, in the language of the figure. */
 export function numberedFigure(language: string, number: number): string {
   const parts = language.toLowerCase().split('-')
   const named = parts.map((_, i) => words[parts.slice(0, parts.length - i).join('-')]).find((w) => w !== undefined)
-  return `${named ?? words.en}\u00a0${number}`
+  return `${named ?? words.en} ${number}`
 }

@@ -65,7 +65,7 @@ const rows: readonly DressRow[] = [
   {
     label: 'Links',
     says: 'Form of the connectors',
-    options: connectorForms.map((f) => [f, f] as const),
+    options: connectorForms.map((f) => [f, f.charAt(0).toUpperCase() + f.slice(1)] as const),
     read: (d) => d.connectors ?? '',
     write: (d, v) => ({ ...d, connectors: one(connectorForms, v) }),
     when: (f) => Object.keys(f.links).length > 0,

@@ -102,21 +102,9 @@ function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onC
         </p>
       )}
       {dressing.figures.length > 1 && (
-        <>
-          <label className="flex items-center gap-2 text-[13px]">
-            <input
-              type="checkbox"
-              checked={dressing.wardrobe.most !== null}
-              onChange={(e) => dressing.oneSize(e.target.checked)}
-            />
-            Words of one size
-          </label>
-          <label className="flex items-center gap-2 text-[13px]">
-            <input type="checkbox" checked={dressing.counted} onChange={(e) => dressing.count(e.target.checked)} />
-            Figures numbered
-          </label>
-        </>
+        <Tick on={dressing.wardrobe.most !== null} says="Words of one size" onChange={dressing.oneSize} />
       )}
+      {dressing.figures.length > 0 && <Tick on={dressing.counted} says="Figures numbered" onChange={dressing.count} />}
       <button type="button" className="button ml-auto" onClick={onClose}>
         Leave as it is
       </button>
@@ -126,3 +114,12 @@ function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onC
     </div>
   )
 }
+
+type TickProps = { readonly on: boolean; readonly says: string; readonly onChange: (on: boolean) => void }
+
+const Tick = ({ on, says, onChange }: TickProps) => (
+  <label className="flex items-center gap-2 text-[13px]">
+    <input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} />
+    {says}
+  </label>
+)

@@ -28,7 +28,7 @@ type Ticking = {
 }
 type Part = Choosing | Sliding | Ticking
 
-const same = (list: readonly string[]) => list.map((v) => [v, v] as const)
+const named = (list: readonly string[]) => list.map((v) => [v, v.charAt(0).toUpperCase() + v.slice(1)] as const)
 /** What the compiler cannot see: the value comes from the list beside it. */
 const choice = (label: string, key: keyof HouseStyle, choices: Choosing['choices']): Choosing => ({
   label,
@@ -38,7 +38,7 @@ const choice = (label: string, key: keyof HouseStyle, choices: Choosing['choices
 })
 const lineChoice = (label: string, key: 'form' | 'ends', list: readonly string[]): Choosing => ({
   label,
-  choices: same(list),
+  choices: named(list),
   read: (s) => s.line[key],
   write: (s, value) => ({ ...s, line: { ...s.line, [key]: value } }),
 })
@@ -72,8 +72,8 @@ const parts: readonly Part[] = [
     'type',
     typefaces.map((t) => [t, typefaceTable[t].name] as const),
   ),
-  choice('Corners', 'corner', same(corners)),
-  choice('Fills', 'fill', same(fills)),
+  choice('Corners', 'corner', named(corners)),
+  choice('Fills', 'fill', named(fills)),
   range('Outlines', 'outline', 0, 3),
   double,
   lineChoice('Links', 'form', connectorForms),
@@ -82,7 +82,7 @@ const parts: readonly Part[] = [
   range('Air', 'space', 0.6, 1.6),
   range('Headings', 'heading', 1, 1.6),
   range('Shadow', 'depth', 0, 0.4),
-  choice('Hand', 'hand', same(hands)),
+  choice('Hand', 'hand', named(hands)),
   choice('Numerals', 'numerals', [
     ['arabic', '1, 2, 3'],
     ['roman', 'i, ii, iii'],

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react'
 import type { Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
+import { byPlace } from '@/manuscript'
 import { FigureCard } from './FigureCard'
 import { insideOf, nameIn } from './holders'
 import { levelled } from './levels'
@@ -10,7 +11,7 @@ import { Ring } from './Ring'
 import type { Stand } from './stand'
 import type { OpenFolio } from './useFolio'
 
-const byNumber = new Intl.Collator('en', { numeric: true })
+const placeOf = ({ figure, span }: Stand) => ({ id: figure.id, title: figure.title, start: span?.start ?? null })
 
 type FacingProps = {
   readonly folio: OpenFolio
@@ -62,13 +63,7 @@ export function Facing({
   const page = useRef<HTMLDivElement>(null)
   const [tops, setTops] = useState<Tops>(NO_TOPS)
   const [width, setWidth] = useState(0)
-  // Figures of one passage: a figure, then its continuations by their numbers.
-  const ordered = stands.toSorted(
-    (a, b) =>
-      (a.span?.start ?? Infinity) - (b.span?.start ?? Infinity) ||
-      byNumber.compare(a.figure.title, b.figure.title) ||
-      (a.figure.id < b.figure.id ? -1 : 1),
-  )
+  const ordered = stands.toSorted((a, b) => byPlace(placeOf(a), placeOf(b)))
   const reading = passage !== null
   const all = stands.map((s) => s.figure)
 

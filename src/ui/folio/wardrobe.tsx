@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react'
 import type * as Y from 'yjs'
-import { PLAIN_DRESS, readDress, unheld, type FolioDress } from '@/core/document'
+import { PLAIN_DRESS, readDress, type FolioDress } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Wardrobe } from '@/core/style'
 import { inTextOrder } from '@/manuscript'
@@ -20,13 +20,10 @@ const Dress = createContext<Worn>({ ...PLAIN_DRESS, order: NO_ORDER })
 const readOrder = (folio: OpenFolio): readonly string[] => {
   const told = [...folio.figures.values()].some((f) => (f.get('dress') as Figure['dress'] | undefined)?.counted)
   if (!told) return NO_ORDER
-  const figures = figuresIn(folio)
-  const anchors = new Map(figures.map((f) => [f.figure.id, f.anchor]))
-  const counted = unheld(figures.map((f) => f.figure))
   return inTextOrder(
     folio.doc,
     folio.manuscript,
-    counted.map((f) => ({ id: f.id, anchor: anchors.get(f.id) ?? null })),
+    figuresIn(folio).map(({ figure, anchor }) => ({ id: figure.id, title: figure.title, anchor })),
   )
 }
 
