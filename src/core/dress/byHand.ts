@@ -111,7 +111,7 @@ function thinned(points: readonly Point[]): Point[] {
 function surface(
   owner: string,
   outline: readonly Point[],
-  m: { fill: string; line: string; width: number; dash: number },
+  m: { fill: string; opacity: number; line: string; width: number; dash: number },
   style: FigureStyle,
 ) {
   const { palette } = style
@@ -126,7 +126,9 @@ function surface(
     : []
   const corners: PathStep[] = [...outline.map((p, i): PathStep => [i === 0 ? 'M' : 'L', p]), ['Z']]
   return [
-    ...(m.fill === 'none' ? [] : [path(owner, corners, { fill: isCalm ? palette.ground : m.fill })]),
+    ...(m.fill === 'none'
+      ? []
+      : [path(owner, corners, { fill: isCalm ? palette.ground : m.fill, opacity: m.opacity })]),
     ...(strokes.length > 0
       ? [path(owner, strokes, { line: mixed(m.fill, palette.ink, 0.08), width: unit * 0.06 })]
       : []),
@@ -200,7 +202,7 @@ const withLine = (m: Of<'ellipse'>, style: FigureStyle): Mark[] => [
   { ...m, line: 'none', width: 0 },
   ...(m.line === 'none'
     ? []
-    : surface(m.owner, around(m), { fill: 'none', line: m.line, width: m.width, dash: 0 }, style)),
+    : surface(m.owner, around(m), { fill: 'none', opacity: 1, line: m.line, width: m.width, dash: 0 }, style)),
 ]
 
 /** Corners rounded, in places along them. */

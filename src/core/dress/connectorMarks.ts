@@ -3,7 +3,7 @@ import { EPSILON, inflate, segmentEnters, segments, type Point } from '../geomet
 import { runsFreely } from '../layout'
 import type { PlacedLabel, Route, Routed } from '../route'
 import type { LineEnd, Mark } from './mark'
-import { toneNamed } from './tones'
+import { toneFor, toneNamed } from './tones'
 
 /** Times the width of the others. */
 const BEST = 2.4
@@ -19,12 +19,15 @@ export function connectorMarks(
   const { palette, house, treatment } = style
   const over = hopsOf(routed, routes)
   const link = new Map(routed.links.map((l) => [l.id, l]))
+  const node = new Map(routed.nodes.map((n) => [n.id, n]))
   const unit = style.body.size
   const colourOf = (r: Route): string => {
     const l = link.get(r.id)
     const own = toneNamed(l?.look.line ?? l?.look.fill, routed)
     if (own) return own.line
     if (l?.best) return palette.tones.accent.line
+    const end = style.connector.of && node.get(style.connector.of === 'source' ? r.from : r.to)
+    if (end && end.barOf === null) return toneFor(end, routed).line
     if (treatment.links === 'quiet') return palette.quiet
     return house.line.tone ? palette.tones[house.line.tone].line : palette.ink
   }

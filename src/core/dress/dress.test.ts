@@ -27,6 +27,7 @@ function furnished(kind: FigureKind, seed: number): Figure {
       ...(next() < 0.3 ? { measure: { value: Math.round(next() * 9000) - 2000, unit: '' } } : {}),
       ...(next() < 0.1 ? { look: { fill: 'series:2', step: 1 } } : {}),
       ...(next() < 0.05 ? { look: { fill: '#7a9e3d', thickness: 2, bold: true } } : {}),
+      ...(next() < 0.08 ? { look: { fill: 'series:1', opacity: 0.2 + next() * 0.7, align: 'start' as const } } : {}),
     },
   ])
   return { ...bare, nodes: Object.fromEntries(nodes) }
@@ -52,7 +53,9 @@ test('dressed in any treatment and house style, light or dark, words and lines s
     }
     for (const t of SWEEP ? all : [pick(all)]) {
       const language = next() < 0.2 ? 'ar' : 'en'
-      const dressed = frozen({ ...figure, language, dress: { treatment: t.id } })
+      const lineColour = (['source', 'target', undefined] as const)[seed % 3]
+      const dress = { treatment: t.id, lineColour, ...(seed % 7 === 0 ? { colouring: 'group' as const } : {}) }
+      const dressed = frozen({ ...figure, language, dress })
       const routed = routedFigure(dressed, wardrobe, typesetter)
       const drawn = scene(routed)
       const faults = [...routedFaults(routed), ...drawnFaults(drawn)].map((f) => `${f.code} ${f.what}`)
@@ -106,4 +109,46 @@ test('what colours mean is said below the figure, where it does not say so itsel
   expect(told('value').words).toHaveLength(3)
   expect(told('role').words).toEqual([])
   expect(told('actor', 'lanes').words).toEqual([])
+})
+
+test('what a person has set is said not to show exactly where it changes nothing that is drawn', () => {
+  const bare = seededOfKind('points', 5)
+  const [first] = Object.keys(bare.nodes)
+  const id = first as string
+  const set = { fill: 'series:1', dashed: true, opacity: 0.5, thickness: 3, bold: true }
+  const unheard = (treatment: string, look: object) => {
+    const nodes = { ...bare.nodes, [id]: { ...bare.nodes[id], look } } as typeof bare.nodes
+    return scene(routedFigure({ ...bare, nodes, dress: { treatment } }, plainWardrobe('light'), typesetter)).unheard[id]
+  }
+  expect(unheard('plate', set)).toBeUndefined()
+  expect(unheard('open', set)).toEqual(['opacity'])
+  expect(unheard('open', { dashed: true })).toEqual(['dashed'])
+  expect(unheard('open', { bold: true })).toBeUndefined()
+  expect(unheard('open', {})).toBeUndefined()
+})
+
+test('groups that nothing joins have colours of their own, and connectors that of what they come from', () => {
+  const node = (id: string, order: number) => ({ id, order, role: 'concept' as const, text: id, source: [] })
+  const link = (id: string, from: string, to: string) => ({
+    id,
+    from,
+    to,
+    order: 0,
+    role: 'relation' as const,
+    source: [],
+  })
+  const nodes = Object.fromEntries(['a', 'b', 'c', 'd'].map((id, i) => [id, node(id, i)]))
+  const links = { l: link('l', 'a', 'c'), m: link('m', 'd', 'b') }
+  const figure: Figure = {
+    ...seededOfKind('concept', 2),
+    nodes,
+    links,
+    dress: { colouring: 'group', lineColour: 'source' },
+  }
+  const { marks } = scene(routedFigure(figure, plainWardrobe('light'), typesetter))
+  const colour = (owner: string) => marks.flatMap((m) => (m.owner === owner && 'line' in m ? [m.line] : []))[0]
+  const [a, b, c, d, l, m] = ['a', 'b', 'c', 'd', 'l', 'm'].map(colour)
+  expect([a, b]).toEqual([c, d])
+  expect(a).not.toBe(b)
+  expect([l, m]).toEqual([a, d])
 })

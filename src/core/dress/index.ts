@@ -3,3 +3,4 @@ export { fittedMark, type LineEnd, type Mark, type PathStep, type SceneLine } fr
 export { legendAt } from './legendMarks'
 export { plate } from './stroke'
 export { textMark } from './textMark'
+export { unheardLooks } from './unheard'

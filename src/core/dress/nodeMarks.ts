@@ -1,9 +1,9 @@
 /** A node as marks: what it stands on, its plates, picture, icon and words. */
 import { inflate, type Box, type Corner } from '../geometry'
 import type { PlacedNode } from '../layout'
-import { standingIn, type Plate, type TextBlock, type Voice } from '../measure'
+import { fromStart, standingIn, type Plate, type TextBlock, type Voice } from '../measure'
 import type { Routed } from '../route'
-import type { Tone } from '../style'
+import { flattened, wordsOn, type Tone } from '../style'
 import { wordsOnRegion } from './setMarks'
 import type { Mark } from './mark'
 import { ellipse, plate, stroke } from './stroke'
@@ -12,7 +12,13 @@ import { toneFor, toneNamed } from './tones'
 
 /** How a node is filled, after all who have a say. */
 type FillRule = 'tint' | 'solid' | 'open' | 'none'
-type Fill = { readonly rule: FillRule; readonly tone: Tone; readonly colour: string }
+type Fill = {
+  readonly rule: FillRule
+  readonly tone: Tone
+  readonly colour: string
+  /** How much of it is there; what is behind shows through the rest. */
+  readonly opacity: number
+}
 
 function fillOf(n: PlacedNode, routed: Routed): Fill {
   const { palette, house } = routed.style
@@ -25,14 +31,14 @@ function fillOf(n: PlacedNode, routed: Routed): Fill {
     given === 'none' ? 'none' : given !== undefined && n.shape !== 'plain' ? 'solid' : strong ? 'solid' : byHouse
   const shown = n.shape === 'plain' ? 'none' : rule
   const colour = { tint: tone.tint, solid: tone.solid, open: palette.ground, none: 'none' }[shown]
-  return { rule: shown, tone, colour }
+  return { rule: shown, tone, colour, opacity: shown === 'none' ? 1 : (n.look.opacity ?? 1) }
 }
 
 const inRegion = (n: PlacedNode, rule: FillRule): boolean =>
   (n.role === 'member' || n.role === 'set') && rule === 'none'
 
 /** The colour of each voice, on what it stands on. */
-function inks(n: PlacedNode, { rule, tone }: Fill, routed: Routed): Readonly<Record<Voice, string>> {
+function inks(n: PlacedNode, { rule, tone, colour, opacity }: Fill, routed: Routed): Readonly<Record<Voice, string>> {
   const { palette } = routed.style
   const all = (c: string) => ({ heading: c, detail: c, measure: c, value: c, numeral: c, actor: c })
   const region = inRegion(n, rule) ? wordsOnRegion(n, routed) : null
@@ -40,7 +46,10 @@ function inks(n: PlacedNode, { rule, tone }: Fill, routed: Routed): Readonly<Rec
   const own = n.role === 'set' ? { heading: tone.ink } : {}
   const quiet = rule === 'tint' ? tone.quietOnTint : palette.quiet
   const calm = { ...all(palette.ink), detail: quiet, measure: quiet, numeral: tone.ink, actor: tone.ink, ...own }
-  const based = rule === 'solid' ? all(tone.onSolid) : calm
+  // Through a thin fill the ground shows: what it comes to, with the ground, is what words stand on.
+  const thin = opacity < 1 ? wordsOn(flattened(colour, palette.ground, opacity), [palette.ink, palette.ground]) : null
+  const full = rule === 'solid' ? all(tone.onSolid) : calm
+  const based = thin === null ? full : all(thin)
   // Words in a band or a disc stand on the full colour.
   if (n.dress.form === 'headed') return { ...based, heading: tone.onSolid }
   if (n.dress.form === 'disc' || n.dress.form === 'stop') return { ...based, numeral: tone.onSolid }
@@ -68,7 +77,7 @@ export const RADIUS: Readonly<Record<Corner, number>> = {
 
 type Surface = Extract<Mark, { mark: 'shape' }>
 
-function surfaceOf(n: PlacedNode, { colour, rule, tone }: Fill, routed: Routed): Surface {
+function surfaceOf(n: PlacedNode, { colour, tone, opacity }: Fill, routed: Routed): Surface {
   const { style } = routed
   const width = outlineOf(n, routed)
   const line = (toneNamed(n.look.line, routed) ?? tone).line
@@ -79,7 +88,7 @@ function surfaceOf(n: PlacedNode, { colour, rule, tone }: Fill, routed: Routed):
     line: width > 0 ? (n.barOf === null ? line : style.palette.ink) : 'none',
     width: n.barOf === null ? width : style.body.size / 12,
     dash: n.look.dashed ? style.body.size * 0.35 : 0,
-    opacity: rule === 'none' ? 1 : (n.look.opacity ?? 1),
+    opacity,
   })
 }
 
@@ -102,7 +111,8 @@ function doubled(n: PlacedNode, surface: Surface, { tone }: Fill, routed: Routed
 
 function shadow(surface: Surface, { tone }: Fill, routed: Routed): Mark[] {
   const { depth, palette } = routed.style
-  if (depth === 0 || surface.fill === 'none') return []
+  // It would be seen through a thin fill.
+  if (depth === 0 || surface.fill === 'none' || surface.opacity < 1) return []
   const box = { ...surface.box, x: surface.box.x + depth, y: surface.box.y + depth }
   const fill = surface.fill === palette.ground ? palette.hair : tone.line
   return [{ ...surface, box, fill, line: 'none', width: 0, opacity: 1 }]
@@ -119,7 +129,7 @@ function plateMarks(p: Plate, n: PlacedNode, surface: Surface, { tone }: Fill, {
   // A band has the corners of its panel above, and none where the panel goes on.
   if (p.plate === 'band')
     return [
-      { ...surface, box: p.box, fill: tone.solid, line: 'none', width: 0 },
+      { ...surface, box: p.box, fill: tone.solid, line: 'none', width: 0, opacity: 1 },
       ...(whole || surface.radius === 0 ? [] : [plate(n.id, lowerHalf(p.box), tone.solid)]),
     ]
   return [plate(n.id, p.box, tone.solid)]
@@ -172,12 +182,12 @@ function apart(n: PlacedNode, { rule }: Fill, routed: Routed): Mark[] {
 }
 
 /** On a full colour as the words there, in a region as its words, else in the colour of its node. */
-function iconColour(n: PlacedNode, { rule, tone }: Fill, words: string): string {
+function iconColour(n: PlacedNode, { rule, tone, opacity }: Fill, words: string): string {
   const { form } = n.dress
-  if (rule === 'solid' || form === 'headed' || form === 'disc' || form === 'stop') return tone.onSolid
-  return inRegion(n, rule) ? words : tone.ink
+  if ((rule === 'solid' && opacity === 1) || form === 'headed' || form === 'disc' || form === 'stop')
+    return tone.onSolid
+  return inRegion(n, rule) || opacity < 1 ? words : tone.ink
 }
 
 /** As a person wants the lines of it. */
-const aligned = (block: TextBlock, n: PlacedNode): TextBlock =>
-  n.look.align !== 'start' ? block : { ...block, lines: block.lines.map((l) => ({ ...l, x: -block.width / 2 })) }
+const aligned = (block: TextBlock, n: PlacedNode): TextBlock => (n.look.align !== 'start' ? block : fromStart(block))

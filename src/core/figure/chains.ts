@@ -20,9 +20,14 @@ export const isChain = (figure: Linked): boolean =>
 export const isWordless = (figure: Linked): boolean => Object.values(figure.links).every((l) => !l.text)
 
 /** Every node can be reached from every other, links taken both ways. */
-export const isConnected = (figure: Linked): boolean => {
+export const isConnected = (figure: Linked): boolean => groupsOf(figure).length === 1
+
+/** The nodes that links join, taken both ways, group by group, in the order of the record. */
+export function groupsOf(figure: Linked): readonly ReadonlySet<string>[] {
   const ids = Object.keys(figure.nodes)
   const links = Object.values(figure.links).flatMap((l) => [l, { from: l.to, to: l.from }])
-  const first = ids[0]
-  return first !== undefined && reachable(first, successors(ids, links)).size === ids.length
+  const next = successors(ids, links)
+  const out: ReadonlySet<string>[] = []
+  for (const id of ids) if (!out.some((g) => g.has(id))) out.push(reachable(id, next))
+  return out
 }

@@ -1,5 +1,6 @@
 /** What colour each node of a figure is to have, as a place in a series or on a scale; which colours these are, the house style
  *  says. */
+import { groupsOf } from './chains'
 import { linksInOrder, nodesInOrder, type Figure, type FigureNode, type NodeId } from './figure'
 import type { Colouring } from './vocabulary'
 
@@ -31,6 +32,11 @@ const rows: Readonly<Record<Colouring, (figure: Figure, nodes: readonly FigureNo
         return [n.id, head === undefined ? ROLE : series(heads.indexOf(head))]
       }),
     )
+  },
+  group: (figure, nodes) => {
+    const groups = groupsOf(figure)
+    const inOrder = [...new Set(nodes.map((n) => groups.findIndex((g) => g.has(n.id))))]
+    return new Map(nodes.map((n) => [n.id, series(inOrder.findIndex((i) => groups[i]?.has(n.id)))]))
   },
   actor: (_, nodes) => {
     const actors = [...new Set(nodes.flatMap((n) => n.actor ?? []))]

@@ -10,6 +10,8 @@ import {
   figureKinds,
   frames,
   grounds,
+  labelPlaces,
+  lineColours,
   linkRoles,
   margins,
   nodeRoles,
@@ -49,6 +51,8 @@ const look = z.readonly(
     align: z.optional(z.enum(['start', 'middle'])),
     /** What is at the end of a link. */
     ends: z.optional(z.enum(['solid', 'open', 'dot', 'none'])),
+    /** Where on a link its words stand. */
+    place: z.optional(z.enum(labelPlaces)),
   }),
 )
 
@@ -199,6 +203,7 @@ const figureFields = z.readonly(
         /** As the house style has it, where nothing is said; so with all that follows. */
         typeface: z.optional(z.enum(typefaces)),
         connectors: z.optional(z.enum(connectorForms)),
+        lineColour: z.optional(z.enum(lineColours)),
         treatment: z.optional(short(32)),
         colouring: z.optional(z.enum(colourings)),
         /** How the figure departs from the feel of its house style. */

@@ -25,6 +25,8 @@ export {
   figureKinds,
   frames,
   grounds,
+  labelPlaces,
+  lineColours,
   margins,
   typefaces,
   type Colouring,

@@ -54,12 +54,16 @@ export const typefaces = [
   'ticket',
   'hand',
 ] as const
+/** Whose colour connectors have, where not that of the style. */
+export const lineColours = ['source', 'target'] as const
+/** Where on a connector its words stand. */
+export const labelPlaces = ['start', 'middle', 'end'] as const
 /** What lies behind a figure. */
 export const grounds = ['paper', 'none', 'tint', 'band'] as const
 /** Free room around a picture in its frame; ordinary where a figure says nothing. */
 export const margins = ['narrow', 'wide'] as const
-/** What colours tell apart. */
-export const colourings = ['role', 'one', 'each', 'level', 'branch', 'actor', 'value'] as const
+/** What colours tell apart; a group is what links join. */
+export const colourings = ['role', 'one', 'each', 'level', 'branch', 'group', 'actor', 'value'] as const
 
 /** Long enough for a paragraph in a node, short enough that one node cannot stall the layout. */
 export const MAX_NODE_TEXT = 2000

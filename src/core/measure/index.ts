@@ -4,7 +4,7 @@ export { standingIn, weightOf } from './nodeSize'
 export { ordinal } from './ordinal'
 export { NO_PIECES, type Pieces, type Voice } from './pieces'
 export type { Sized, SizedLink, SizedNode, SizedNote } from './sized'
-export { textBlock, type SetLine, type TextBlock } from './textBlock'
+export { fromStart, textBlock, type SetLine, type TextBlock } from './textBlock'
 export {
   MissingFont,
   createTypesetter,

@@ -36,11 +36,17 @@ export function placeLabels(
   // The lines of a tree part near their ends; there a word belongs to one of them alone.
   const trunk = placed.flow === 'treeDown' || placed.flow === 'treeAcross'
   const boxOf = new Map([...kept].map(([id, l]) => [id, l.box]))
+  const asked = new Map(placed.links.flatMap((l) => (l.look.place ? [[l.id, SHARE[l.look.place]] as const] : [])))
   const place = (r: Bare, block: TextBlock, farther: boolean): void => {
     const points = trunk ? r.points.toReversed() : r.points
-    const near = runsFreely(placed.flow) ? onLine(points, block) : candidates(points, block, gap)
+    const share = asked.get(r.id)
+    const wanted = share === undefined ? null : trunk ? 1 - share : share
+    const free = runsFreely(placed.flow)
+    const near = free ? onLine(points, block, wanted) : candidates(points, block, gap, wanted)
     const far = farther
-      ? [5, 12, 24].flatMap((k) => candidates(points, block, gap * k).map((c) => ({ ...c, at: c.at + k * 100 })))
+      ? [5, 12, 24].flatMap((k) =>
+          candidates(points, block, gap * k, wanted).map((c) => ({ ...c, at: c.at + k * 100 })),
+        )
       : []
     const taken = [...boxOf].flatMap(([id, b]) => (id === r.id ? [] : [b]))
     boxOf.set(r.id, cheapest(r.id, [...near, ...far], { boxes, lines, taken, gap }))
@@ -74,15 +80,31 @@ const CROWDED = 200_000
 /** `at` is the price of the place; below nothing for places on the line, which is left open there. */
 type Candidate = { readonly box: Box; readonly at: number }
 
-/** Places on a straight line, on its longest stretch and near its middle first. */
-function onLine(points: readonly Point[], block: TextBlock): Candidate[] {
-  const stretches = segments(points).toSorted((s, t) => lengthOf(t) - lengthOf(s))
-  return stretches.flatMap(([a, b], nth) =>
-    [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74, 0.18, 0.82].map((t, i) => ({
-      box: boxAround({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }, block),
-      at: i + nth * 6 - 100,
-    })),
-  )
+/** How far along a connector a person wants its words. */
+const SHARE = { start: 0, middle: 0.5, end: 1 } as const
+/** What it costs to stand the whole length of the connector away from there: more than a line under the words, less than a
+ *  node. */
+const OFF = 8_000
+/** Where nobody has said: near the start, so many px for the price of one. */
+const PER_PRICE = 40
+
+/** Places on a straight line, on its longest stretch and near its middle first, or where a person wants them. */
+function onLine(points: readonly Point[], block: TextBlock, wanted: number | null): Candidate[] {
+  const whole = segments(points).reduce((sum, s) => sum + lengthOf(s), 0) || 1
+  let before = 0
+  const placed = segments(points).map(([a, b]) => {
+    const [length, from] = [lengthOf([a, b]), before]
+    before += length
+    return { a, b, length, from }
+  })
+  return placed
+    .toSorted((s, t) => t.length - s.length)
+    .flatMap(({ a, b, length, from }, nth) =>
+      [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74, 0.18, 0.82].map((t, i) => ({
+        box: boxAround({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }, block),
+        at: (wanted === null ? i + nth * 6 : (Math.abs((from + length * t) / whole - wanted) * OFF) / 100) - 100,
+      })),
+    )
 }
 const lengthOf = ([a, b]: readonly [Point, Point]): number => distance(b.x - a.x, b.y - a.y)
 type Line = { readonly of: string; readonly a: Point; readonly b: Point }
@@ -118,9 +140,12 @@ function cheapest(id: string, options: readonly Candidate[], { boxes, lines, tak
   return options.map((o) => ({ box: o.box, cost: price(o) })).reduce((b, o) => (o.cost < b.cost ? o : b)).box
 }
 
-/** Boxes beside and on each segment at several distances from its start, cheapest (`at`) near the start of the route. */
-function candidates(points: readonly Point[], block: TextBlock, gap: number): Candidate[] {
+/** Boxes beside and on each segment at several distances from its start, cheapest (`at`) near the start of the route, or where
+ *  a person wants them. */
+function candidates(points: readonly Point[], block: TextBlock, gap: number, wanted: number | null): Candidate[] {
   const out: Candidate[] = []
+  const whole = segments(points).reduce((sum, s) => sum + lengthOf(s), 0) || 1
+  const priceAt = (along: number) => (wanted === null ? along / PER_PRICE : Math.abs(along / whole - wanted) * OFF)
   let before = 0
   for (const [a, b] of segments(points)) {
     const length = distance(b.x - a.x, b.y - a.y)
@@ -144,7 +169,7 @@ function candidates(points: readonly Point[], block: TextBlock, gap: number): Ca
         const centre = Math.abs(ux) > 0.5 ? { x: c.x, y: c.y + side * aside } : { x: c.x - side * aside, y: c.y }
         out.push({
           box: boxAround(centre, block),
-          at: price + (before + Math.max(0, d)) / 40 + (d < along + gap || d > length - along - gap ? 35 : 0),
+          at: price + priceAt(before + Math.max(0, d)) + (d < along + gap || d > length - along - gap ? 35 : 0),
         })
       }
     }

@@ -1,6 +1,6 @@
 import { plainWardrobe } from '../style'
 import { crossingsOf } from '../check'
-import { segments, type Point } from '../geometry'
+import { centreOf, segments, type Point } from '../geometry'
 import { routedFigure } from '../pipeline'
 import { denseFigure } from '../testing/denseFigure'
 import { seededFigure, seededOfKind } from '../testing/seededFigure'
@@ -140,3 +140,43 @@ test('a process of thirty steps has on average less than one crossing', () => {
   )
   expect(counts.reduce((sum, c) => sum + c, 0) / counts.length).toBeLessThan(1)
 })
+
+test('words of a connector stand where a person wants them along it, as far as there is room', () => {
+  const shares = (place: 'start' | 'middle' | 'end') =>
+    Array.from({ length: 24 }, (_, seed) => {
+      const figure = seededOfKind(seed % 2 ? 'process' : 'concept', seed + 1)
+      const links = Object.fromEntries(
+        Object.entries(figure.links).map(([id, l]) => [id, { ...l, text: 'yes', look: { place } }]),
+      )
+      const routed = routedFigure(
+        { ...figure, links, arrangement: seed % 4 === 0 ? 'organic' : '' },
+        plainWardrobe('light'),
+        typesetter,
+      )
+      return routed.routes.flatMap((r) => (r.label ? [shareAt(r.points, centreOf(r.label.box))] : []))
+    })
+      .flat()
+      .toSorted((a, b) => a - b)
+  const median = (list: readonly number[]) => list[Math.floor(list.length / 2)] ?? NaN
+  const [start, middle, end] = [shares('start'), shares('middle'), shares('end')].map(median) as [
+    number,
+    number,
+    number,
+  ]
+  expect(start).toBeLessThan(0.35)
+  expect(Math.abs(middle - 0.5)).toBeLessThan(0.15)
+  expect(end).toBeGreaterThan(0.65)
+})
+
+/** How far along a path the place next to a point lies, from 0 to 1. */
+function shareAt(points: readonly Point[], p: Point): number {
+  let [before, best, share] = [0, Infinity, 0]
+  for (const [a, b] of segments(points)) {
+    const length = Math.hypot(b.x - a.x, b.y - a.y)
+    const t = Math.min(1, Math.max(0, ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / (length * length || 1)))
+    const off = Math.hypot(a.x + (b.x - a.x) * t - p.x, a.y + (b.y - a.y) * t - p.y)
+    if (off < best) [best, share] = [off, before + t * length]
+    before += length
+  }
+  return share / (before || 1)
+}

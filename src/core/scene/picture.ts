@@ -1,5 +1,5 @@
 /** The finished picture as data: everything that is drawn, and where its parts are. */
-import type { Places } from '../figure'
+import type { LookFields, Places } from '../figure'
 import type { Box, Point, Fit } from '../geometry'
 import type { Area } from './areas'
 import type { Mark } from '../dress'
@@ -30,6 +30,8 @@ export type Scene = {
   }[]
   readonly notes: readonly { readonly id: string; readonly box: Box; readonly text: string; readonly subject: Point }[]
   readonly areas: readonly Area[]
+  /** By part, what a person has set on it and that does not show, dressed as it is. */
+  readonly unheard: Readonly<Record<string, readonly (keyof LookFields)[]>>
   /** Connectors run level and upright, and can be bent by hand. */
   readonly bends: boolean
   /** Where the nodes stand in layout px, to be left there by the next edit. */

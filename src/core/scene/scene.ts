@@ -1,6 +1,6 @@
 /** Stage `scene`: the picture as a flat list of marks in frame px, back to front. Everything that is ever drawn, on screen
  *  or in a file, is drawn from this. In: routed figure. Out: marks fitted into the frame; measures and routes nothing. */
-import { dress, fittedMark, legendAt, plate, textMark, type Mark } from '../dress'
+import { dress, fittedMark, legendAt, plate, textMark, unheardLooks, type Mark } from '../dress'
 import { GROWTH_STEP, POINTS_PER_PX } from '../figure'
 import { boxAround, centreOf, union, type Box, type Point, type Fit } from '../geometry'
 import { runsFreely } from '../layout'
@@ -34,6 +34,7 @@ export function scene(routed: Routed, keep: Fitted | null = null): Scene {
     fit,
     ...partPlaces(routed, fit, null),
     areas: areasOf(routed, fit),
+    unheard: unheardLooks(routed),
     bends: !runsFreely(routed.flow) && routed.flow !== 'unlinked',
     places: {
       fitting: routed.style.fitting,

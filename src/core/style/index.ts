@@ -39,7 +39,7 @@ export {
   type ToneName,
   type Voice,
 } from './houseStyleSchema'
-export { LINE, TEXT, onScale, paletteOf, toneOf, type Palette, type Tone } from './palette'
+export { LINE, TEXT, onScale, paletteOf, toneOf, wordsOn, type Palette, type Tone } from './palette'
 export {
   PLAIN,
   houseOf,

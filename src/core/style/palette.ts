@@ -49,7 +49,7 @@ export function toneOf(shade: Shade, palette: Pick<PaletteFields, 'ground' | 'in
 }
 
 /** Words in the ground's colour or in ink, whichever reads better; plain black or white where neither does. */
-const wordsOn = (fill: string, own: readonly string[]): string => {
+export const wordsOn = (fill: string, own: readonly string[]): string => {
   const best = own.toSorted((a, b) => contrast(b, fill) - contrast(a, fill))[0] as string
   if (contrast(best, fill) >= TEXT + SURE) return best
   return contrast('#ffffff', fill) >= contrast('#000000', fill) ? '#ffffff' : '#000000'

@@ -54,6 +54,8 @@ export type FigureStyle = {
   readonly colouring: Colouring
   readonly roles: Readonly<Record<NodeRole, { readonly shape: ShapeName; readonly tone: ToneName }>>
   readonly connector: {
+    /** Whose colour they have; null for that of the style. */
+    readonly of: Figure['dress']['lineColour'] | null
     readonly width: number
     readonly arrow: number
     readonly form: ConnectorForm
@@ -178,6 +180,7 @@ export function styleOf(figure: Figure, wardrobe: Wardrobe): FigureStyle {
     colouring: figure.dress.colouring ?? treatment.colouring ?? house.colouring[figure.kind] ?? 'role',
     roles,
     connector: {
+      of: figure.dress.lineColour ?? null,
       width: (size / 12) * house.line.weight,
       arrow: size * 0.5 * Math.min(1.5, Math.max(0.9, house.line.weight)),
       form,

@@ -4,6 +4,7 @@ import {
   colourings,
   connectorForms,
   frameTable,
+  lineColours,
   margins,
   typefaces,
   type Colouring,
@@ -40,6 +41,7 @@ const colouringNames: Readonly<Record<Colouring, string>> = {
   each: 'Each its own',
   level: 'By level',
   branch: 'By branch',
+  group: 'By what links join',
   actor: 'By who does it',
   value: 'By value, on a scale',
 }
@@ -68,6 +70,17 @@ const rows: readonly DressRow[] = [
     options: connectorForms.map((f) => [f, f.charAt(0).toUpperCase() + f.slice(1)] as const),
     read: (d) => d.connectors ?? '',
     write: (d, v) => ({ ...d, connectors: one(connectorForms, v) }),
+    when: (f) => Object.keys(f.links).length > 0,
+  },
+  {
+    label: 'Line colour',
+    says: 'Whose colour the connectors have',
+    options: [
+      ['source', 'Of what they come from'],
+      ['target', 'Of what they lead to'],
+    ],
+    read: (d) => d.lineColour ?? '',
+    write: (d, v) => ({ ...d, lineColour: one(lineColours, v) }),
     when: (f) => Object.keys(f.links).length > 0,
   },
   {

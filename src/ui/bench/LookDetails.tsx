@@ -40,6 +40,16 @@ const endChoices = [
   ['dot', 'Dot'],
   ['none', 'None'],
 ] as const
+const placeChoices = [
+  ['start', 'Near the start'],
+  ['middle', 'In the middle'],
+  ['end', 'Near the end'],
+] as const
+const strengths = [
+  ['0.75', 'Three quarters'],
+  ['0.5', 'Half'],
+  ['0.25', 'A quarter'],
+] as const
 const AS_IT_IS = ['', 'As the style has it'] as const
 const STEPS = { least: -3, most: 5 }
 
@@ -59,6 +69,7 @@ export default function LookDetails({ work }: { readonly work: Work }) {
         {nodes && <Paints label="Fill" value={look.fill} palette={palette} onPick={(fill) => change({ fill })} />}
         <Paints label="Line" value={look.line} palette={palette} onPick={(line) => change({ line })} />
         {nodes ? <NodeRows look={look} change={change} /> : <LinkRows look={look} change={change} />}
+        <Unheard work={work} ids={ids} />
         <div className="flex flex-wrap gap-x-4 gap-y-1">
           <button type="button" className="text-button" onClick={() => copyLook(look)}>
             Copy the look
@@ -94,7 +105,34 @@ const CLEAR: LookChange = {
   bold: null,
   align: null,
   ends: null,
+  place: null,
   opacity: null,
+}
+
+const fieldNames: Readonly<Record<keyof LookFields, string>> = {
+  fill: 'fill',
+  line: 'line',
+  shape: 'shape',
+  thickness: 'weight',
+  dashed: 'dashes',
+  opacity: 'strength of the fill',
+  step: 'size of words',
+  bold: 'bold',
+  align: 'lines from the start',
+  ends: 'end',
+  place: 'place of its words',
+}
+
+/** What was set and does not show: it stays, and shows again once the figure is dressed otherwise. */
+function Unheard({ work, ids }: { readonly work: Work; readonly ids: readonly string[] }) {
+  const fields = [...new Set(ids.flatMap((id) => work.scene?.unheard[id] ?? []))]
+  if (fields.length === 0) return null
+  return (
+    <p role="status" className="text-[13px] text-brass-text">
+      Dressed as it is, this does not show: {fields.map((f) => fieldNames[f]).join(', ')}. It is kept for another
+      treatment.
+    </p>
+  )
 }
 
 /** The same look for all that are like this one. */
@@ -129,6 +167,12 @@ function NodeRows({ look, change }: RowsProps) {
         value={look.shape ?? ''}
         options={shapeChoices}
         onPick={(v) => change({ shape: v || null })}
+      />
+      <Choice
+        label="Strength"
+        value={look.opacity === undefined ? '' : String(look.opacity)}
+        options={strengths}
+        onPick={(v) => change({ opacity: v === '' ? null : Number(v) })}
       />
       <Outline look={look} change={change} />
       <Row label="Words">
@@ -182,6 +226,12 @@ function LinkRows({ look, change }: RowsProps) {
         value={look.ends ?? ''}
         options={endChoices}
         onPick={(v) => change({ ends: endChoices.find(([e]) => e === v)?.[0] ?? null })}
+      />
+      <Choice
+        label="Its words"
+        value={look.place ?? ''}
+        options={placeChoices}
+        onPick={(v) => change({ place: placeChoices.find(([p]) => p === v)?.[0] ?? null })}
       />
     </>
   )
