@@ -7,8 +7,11 @@ const config: NextConfig = {
   serverExternalPackages: ['yjs', 'harfbuzzjs', '@resvg/resvg-js', 'subset-font', 'pino', 'pg'],
   turbopack: {
     root: import.meta.dirname,
-    // harfbuzzjs imports "module" in a branch that only Node takes.
-    resolveAlias: { module: { browser: './src/workers/nodeModuleStub.ts' } },
+    // Named in branches that only Node takes; the stand-in of Buffer for browsers would be 10 kB for nothing.
+    resolveAlias: {
+      module: { browser: './src/workers/nodeOnly.ts' },
+      'next/dist/compiled/buffer': { browser: './src/workers/nodeOnly.ts' },
+    },
   },
   images: { unoptimized: true },
   async headers() {

@@ -1,5 +1,6 @@
 import type { Typeface } from '../figure'
 import type { OwnFonts, Voice } from './houseStyleSchema'
+import { ownFamily } from './ownFamily'
 
 /** The fonts that ship with the application. `file` is the path below the package folder; `fallback` fonts serve what the
  *  chosen typeface does not have, in the order of their rows; which characters those are, `measure/coverage` knows. */
@@ -202,7 +203,7 @@ export const isShippedFont = (key: FontKey): key is ShippedFont => key in fontTa
 
 /** What a font is called in style sheets. */
 export const fontFaceOf = (key: FontKey): { readonly family: string; readonly weight: number } =>
-  isShippedFont(key) ? fontTable[key] : { family: `Compass-Own-${key.slice('own:'.length, 20)}`, weight: 400 }
+  isShippedFont(key) ? fontTable[key] : { family: ownFamily(key.slice('own:'.length)), weight: 400 }
 
 /** Type pairs: what each voice is set in. All under the SIL Open Font License 1.1; the licences ship in the packages. */
 export const typefaceTable = {

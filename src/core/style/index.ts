@@ -24,6 +24,7 @@ export {
   type ShippedFont,
 } from './fonts'
 export { houseStyles, type ShippedStyle } from './houseStyles'
+export { ownFamily } from './ownFamily'
 export { STANDARD_STYLE } from './standardStyle'
 export { corners } from '../geometry'
 export {

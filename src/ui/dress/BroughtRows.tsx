@@ -4,7 +4,8 @@ import { useEffect, useState } from 'react'
 import { typefaceTable, voices, type HouseStyle, type Voice } from '@/core/style'
 import { Row } from '../bench/DetailFields'
 import { FileButton } from '../chrome/FileButton'
-import { isHere, letIn, sendFont, sendLogo } from './broughtFiles'
+import { sendFont, sendLogo } from './broughtFiles'
+import { isHere, letIn } from './ownFonts'
 
 type Props = {
   readonly folio: string

@@ -1,7 +1,7 @@
-/** Fonts and logos that people bring into a house style: sent to the server, shown on the page, and put into exported files. */
+/** Fonts and logos that people bring into a house style: sent to the server, and put into exported files. */
 import { z } from 'zod/mini'
 import { ownIcon } from '@/core/icons'
-import { broughtBy, fontFaceOf, type HouseStyle, type OwnFonts } from '@/core/style'
+import { broughtBy, type HouseStyle, type OwnFonts } from '@/core/style'
 import { ask } from '../send'
 
 type OwnFont = NonNullable<OwnFonts['body']>
@@ -21,31 +21,6 @@ export async function sendLogo(folio: string, file: Blob): Promise<Logo | string
   if ('problem' in answer) return answer.problem
   const { hash, width, height, stencil } = picture.parse(answer.json)
   return { icon: `${stencil ? 'stencil' : 'own'}/${hash}`, width, height }
-}
-
-const known = new Map<string, FontFace>()
-
-/** Lets the page set words in these fonts; each is fetched when words are first set in it. */
-export function letIn(fonts: OwnFonts = {}): void {
-  for (const { hash } of Object.values(fonts)) {
-    if (known.has(hash)) continue
-    const face = new FontFace(fontFaceOf(`own:${hash}`).family, `url(/api/fonts/${hash})`)
-    known.set(hash, face)
-    document.fonts.add(face)
-  }
-}
-
-/** Whether a font can still be had. */
-export async function isHere(hash: string): Promise<boolean> {
-  const face = known.get(hash)
-  if (!face) return false
-  try {
-    await face.load()
-    return true
-  } catch {
-    // Why it is not to be had makes no difference: words are set in what the type pair has.
-    return false
-  }
 }
 
 /** The files a style needs, by hash, in base64: what makes its export whole. */

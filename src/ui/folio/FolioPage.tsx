@@ -18,7 +18,6 @@ import { TopLine } from '../chrome/TopLine'
 import { Editor, type EditorHandle } from '../editor/Editor'
 import { writing } from '../editor/keys'
 import { Facing } from './Facing'
-import { ReadingsPanel } from './ReadingsPanel'
 import { headingAbove, isSameText, partsAt, wordsOf, type Stand } from './stand'
 import { SyncSentence, SyncStatus } from './SyncStatus'
 import {
@@ -36,6 +35,9 @@ import { useOtherReader } from './useOtherReader'
 import { useReadings, type Offered, type OfferedPicture } from './useReadings'
 import { WritingTools } from './WritingTools'
 
+/** With all that can be done with a reading: fetched while the worker warms up, before somebody asks for one. */
+const readingsPanel = () => import('./ReadingsPanel')
+const ReadingsPanel = dynamic(async () => (await readingsPanel()).ReadingsPanel)
 /** Fetched when somebody asks for it: with all that a style is made of. */
 const DressFolio = dynamic(async () => (await import('../dress/DressFolio')).DressFolio)
 
@@ -299,6 +301,7 @@ const WARM_AFTER_MS = 600
 function useWarmWorker(wardrobe: Wardrobe): void {
   useEffect(() => {
     const timer = setTimeout(() => {
+      void readingsPanel()
       compute()
         .warm(wardrobe)
         .catch((error: unknown) => console.error('warm', error))

@@ -7,7 +7,7 @@ import type { Figure } from '@/core/figure'
 import type { Wardrobe } from '@/core/style'
 import { inTextOrder } from '@/manuscript'
 import { useTheme } from '../chrome/theme'
-import { letIn } from '../dress/broughtFiles'
+import { letIn } from '../dress/ownFonts'
 import { figuresIn, useShared, type OpenFolio } from './useFolio'
 
 type Worn = FolioDress & Pick<Wardrobe, 'order'>
