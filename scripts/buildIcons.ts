@@ -1,5 +1,5 @@
 /** Makes `public/icons/index.json`: which words speak for which icons of the two packages, by their names and tags and by what
- *  WordNet knows of those: words of the same meaning, and words for kinds of the same thing. Signs of firms are left out. */
+ *  WordNet knows of those: words of the same meaning, and words for kinds of the same thing. Signs of firms, and of magic, are left out. */
 import { createRequire } from 'node:module'
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
@@ -30,7 +30,7 @@ const lineRows = Object.values(
 )
 const given: Given[] = [
   ...lineRows
-    .filter((r) => 'outline' in r.styles && !isSign(r.name, [r.category]))
+    .filter((r) => 'outline' in r.styles && !isSign(r.name, [r.category]) && !r.tags.includes('magic'))
     .map((r) => ({ id: `line/${r.name}`, names: split(r.name), tags: r.tags.flatMap((t) => split(String(t))) })),
   ...filledIcons
     .filter((r) => !isSign(r.name, [...r.categories]))

@@ -1,2 +1,3 @@
 export { formsOf, iconFamilies, iconsFor, type IconFamily, type IconIndex } from './match'
+export { inFamily } from './inFamily'
 export { ownIcon, type OwnName } from './own'

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { shippedFile } from '@/server/home'
 import { iconAt } from '@/server/iconFiles'
-import { formsOf, iconFamilies, iconsFor, type IconIndex } from '.'
+import { formsOf, iconFamilies, iconsFor, inFamily, type IconIndex } from '.'
 
 const file = shippedFile('public/icons/index.json')
 const index = JSON.parse(readFileSync(file, 'utf8')) as IconIndex
@@ -37,4 +37,15 @@ test('words are known by their plain forms', () => {
   expect(formsOf('lorries')).toContain('lorry')
   expect(formsOf('stopped')).toContain('stop')
   expect(formsOf('closing')).toContain('close')
+})
+
+test('an icon has its counterpart in the other family where one shows the same, and what is there can be drawn', () => {
+  expect(inFamily('line/anchor', 'fill')).toBe('fill/anchor')
+  expect(inFamily('fill/anchor', 'line')).toBe('line/anchor')
+  expect(inFamily('line/anchor', 'line')).toBe('line/anchor')
+  const own = `stencil/${'a'.repeat(64)}`
+  expect(inFamily(own, 'fill')).toBe(own)
+  const others = index.icons.flatMap((i) => iconFamilies.flatMap((f) => (inFamily(i, f) === i ? [] : [inFamily(i, f)])))
+  expect(others.length).toBeGreaterThan(900)
+  expect(others.filter((i) => iconAt(i) === null)).toEqual([])
 })

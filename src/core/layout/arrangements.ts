@@ -34,6 +34,8 @@ type ArrangementRow = {
   readonly arrange: (sized: Sized, set: SetWords, order: number) => Arranged
   /** How much wider a node may be made so that its peers are as wide as it: much where that takes no room. */
   readonly evens: number
+  /** Its nodes stand for things of one kind, one as high as the other. */
+  readonly alike?: true
   /** A long flow may be folded into columns or rows. */
   readonly folds?: true
   /** Its layers can stand in several orders. */
@@ -181,6 +183,7 @@ export const arrangements = {
     rows: {
       name: 'Wrapped rows',
       evens: 1.6,
+      alike: true,
       arrange: (s) => rows(s, s.style.gap.between, s.style.gap.between),
       suits: isChain,
     },
@@ -188,36 +191,52 @@ export const arrangements = {
     stages: {
       name: 'Numbered stages',
       evens: 3,
+      alike: true,
       arrange: (s, set) => stages({ ...s, nodes: inFlow(s) }, set),
       suits: (f) => isChain(f) && isWordless(f),
     },
     timeLine: {
       name: 'Time line',
       evens: 1.6,
+      alike: true,
       arrange: (s) => timeLine({ ...s, nodes: inFlow(s) }),
       suits: tellsTimes,
     },
   },
   points: {
-    grid: { name: 'Grid', evens: Infinity, arrange: (s) => pointRows(s, null) },
-    line: { name: 'Side by side', evens: Infinity, arrange: (s) => pointRows(s, s.nodes.length) },
-    list: { name: 'One below another', evens: Infinity, arrange: (s) => pointRows(s, 1) },
+    grid: { name: 'Grid', evens: Infinity, alike: true, arrange: (s) => pointRows(s, null) },
+    line: { name: 'Side by side', evens: Infinity, alike: true, arrange: (s) => pointRows(s, s.nodes.length) },
+    list: { name: 'One below another', evens: Infinity, alike: true, arrange: (s) => pointRows(s, 1) },
     ring: {
       name: 'Ring',
       evens: Infinity,
+      alike: true,
       arrange: (s, set) => ring(s, set),
       suits: (f) => isBetween(f, 2, MOST_AROUND),
     },
-    stages: { name: 'Numbered', evens: Infinity, arrange: (s, set) => stages(s, set) },
-    ladder: { name: 'Ladder', evens: Infinity, arrange: (s) => ladder(s), suits: (f) => isBetween(f, 3, 8) },
-    pyramid: { name: 'Pyramid', evens: Infinity, arrange: (s) => pyramid(s), suits: (f) => isBetween(f, 3, 8) },
+    stages: { name: 'Numbered', evens: Infinity, alike: true, arrange: (s, set) => stages(s, set) },
+    ladder: {
+      name: 'Ladder',
+      evens: Infinity,
+      alike: true,
+      arrange: (s) => ladder(s),
+      suits: (f) => isBetween(f, 3, 8),
+    },
+    pyramid: {
+      name: 'Pyramid',
+      evens: Infinity,
+      alike: true,
+      arrange: (s) => pyramid(s),
+      suits: (f) => isBetween(f, 3, 8),
+    },
     quadrants: {
       name: 'Four fields',
       evens: Infinity,
+      alike: true,
       arrange: (s) => (s.nodes.length === 4 ? quadrants(s) : pointRows(s, null)),
       suits: (f) => isBetween(f, 4, 4),
     },
-    timeLine: { name: 'Time line', evens: Infinity, arrange: (s) => timeLine(s), suits: tellsTimes },
+    timeLine: { name: 'Time line', evens: Infinity, alike: true, arrange: (s) => timeLine(s), suits: tellsTimes },
   },
   concept: {
     layers: {

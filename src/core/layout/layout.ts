@@ -15,7 +15,7 @@ import { remembered } from './remembered'
 export function layout(measured: Sized, typesetter: Typesetter, places: Places | null = null, order = 0): Placed {
   const row = arrangementRow(measured.kind, measured.arrangement)
   if (!row) throw new Error(`layout: kind ${measured.kind} has no arrangement`)
-  const even = evened(measured, row.evens)
+  const even = evened(measured, row.evens, row.alike ?? false)
   const sized = row.bars ? barred(even, row.bars) : even
   const asItStood =
     row.remembers && places && !sized.style.treatment.finish ? remembered(sized, places, row.remembers) : null

@@ -1,15 +1,18 @@
 /** Peers that are nearly as large are made equally large, so that a row or a column of them has even edges: points all,
  *  children beside their siblings, steps, concepts and options among themselves. Much longer words keep a wider box: short
  *  ones would drown in it. */
+import type { ShapeName } from '../geometry'
 import type { Sized, SizedNode } from '../measure'
 
 /** Steps that follow the same step stand beside each other whichever way the flow runs. */
 const ARMS = 2
+const STRAIGHT: ReadonlySet<ShapeName> = new Set(['roundRect', 'rect', 'onward', 'plain'])
 /** Where a figure has to be drawn tight for its frame, words come before even edges. */
 const TIGHT = 0.5
 
-/** `most`: how much wider a node may be made for the sake of its peers. */
-export function evened(sized: Sized, most: number): Sized {
+/** `most`: how much wider a node may be made for the sake of its peers; `alike`: all with straight
+ *  sides are as high as the highest; what is round would have less room in a higher shape. */
+export function evened(sized: Sized, most: number, alike: boolean): Sized {
   const { kind, nodes, links } = sized
   const tight = sized.style.fitting.gap < 1 && kind !== 'points' ? 1 + (most - 1) * TIGHT : most
   const parent = new Map(links.map((l) => [l.to, l.from]))
@@ -36,11 +39,12 @@ export function evened(sized: Sized, most: number): Sized {
   if (kind === 'process')
     for (const arms of armsOf(sized))
       for (const [id, width] of inClasses(arms.map(widened), ARMS)) widths.set(id, width)
-  const high = Math.max(0, ...nodes.map((n) => n.height))
+  const isStraight = (n: SizedNode) => STRAIGHT.has(n.shape) && !n.resized
+  const high = Math.max(0, ...nodes.filter(isStraight).map((n) => n.height))
   const even = nodes.map((n) => ({
     ...n,
     width: widths.get(n.id) ?? n.width,
-    height: kind === 'points' || sized.style.treatment.finish === 'onward' ? high : n.height,
+    height: alike && isStraight(n) ? high : n.height,
   }))
   return { ...sized, nodes: even }
 }

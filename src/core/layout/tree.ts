@@ -28,8 +28,10 @@ export function tree(sized: Sized, direction: 'down' | 'across', stacked = false
   const childrenOf = (n: SizedNode) => (helped ? below(n).filter((c) => !isBeside(c)) : below(n))
   const assistantsOf = (n: SizedNode) => (helped ? below(n).filter(isBeside) : [])
   const aside = listIndent(sized.style)
-  /** Room that a node takes up beside the line it hangs on. */
-  const breadthOf = (n: SizedNode) => Math.max(breadth(n), ...assistantsOf(n).map((a) => (a.width + aside) * 2))
+  const words = new Map(sized.links.flatMap((l) => (down && l.label ? [[l.to, l.label.width + gap] as const] : [])))
+  /** Room that a node takes up beside the line it hangs on, with the words on that line. */
+  const breadthOf = (n: SizedNode) =>
+    Math.max(breadth(n), words.get(n.id) ?? 0, ...assistantsOf(n).map((a) => (a.width + aside) * 2))
 
   // What has assistants is drawn with a line for them to stand beside.
   const inList = (node: SizedNode) =>

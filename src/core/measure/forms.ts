@@ -273,11 +273,11 @@ const sided: Form = {
   stand: (p, box, f) => {
     const bar = BAR * f.unit
     const left = box.x + bar + f.pad.x
-    const { height } = column(sidedItems(p), f)
     const [icon] = iconItem(p)
+    // Those beside each other begin on one line, however much each says.
     return merged(
       [{ plate: 'bar', box: { ...box, width: bar } }],
-      stacked(sidedItems(p), { top: centreOf(box).y - height / 2, left, width: box.x + box.width - left }, true, f),
+      stacked(sidedItems(p), { top: box.y + f.pad.y, left, width: box.x + box.width - left }, true, f),
       single(icon, { x: box.x + box.width - f.pad.x * 0.7 - (p.icon?.width ?? 0) / 2, y: centreOf(box).y }),
     )
   },

@@ -1,6 +1,7 @@
 /** What a node says and shows, each piece set by itself, before anything is known of where it stands. */
 import type { FigureNode } from '../figure'
 import type { Size } from '../geometry'
+import { inFamily } from '../icons'
 import type { FigureStyle, NodeDress, TextLook } from '../style'
 import { textBlock, type TextBlock } from './textBlock'
 import type { Typesetter } from './typesetter'
@@ -65,7 +66,11 @@ export function piecesOf(node: FigureNode, asked: Asked, style: FigureStyle, typ
     numeral: set(asked.numeral, asked.largeNumeral ? style.numeral : style.strong),
     actor: asked.showsActor ? set(node.actor, style.label) : null,
     icon: node.icon
-      ? { name: node.icon, width: style.body.size * ICON * step, height: style.body.size * ICON * step }
+      ? {
+          name: inFamily(node.icon, style.house.icons),
+          width: style.body.size * ICON * step,
+          height: style.body.size * ICON * step,
+        }
       : null,
     picture: node.picture ? within(node.picture, asked.picture, style.body.size) : null,
   }

@@ -121,7 +121,7 @@ export const treatments = {
     ruled: {
       ...plain,
       name: 'Numerals on rules',
-      suits: ['grid', 'line', 'list', 'quadrants'],
+      suits: ['grid', 'line', 'list'],
       node: { ...words, form: 'ruled', bold: true, heading: 1.15, tone: 'accent' },
       gap: 0.8,
     },

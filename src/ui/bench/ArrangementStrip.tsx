@@ -1,5 +1,6 @@
 'use client'
 
+import { Radio, RadioGroup } from '@headlessui/react'
 import dynamic from 'next/dynamic'
 import { memo, useState } from 'react'
 import { leftOut } from '@/core/document'
@@ -114,7 +115,7 @@ function Arrangements({ work }: { work: Work }) {
     run: () => work.apply({ do: 'setFigure', set: { arrangement: c.id } }),
   }))
   useCommands(choices.map((c) => ({ name: `Arrange: ${c.name}`, run: c.run })))
-  return <Choices label="Arrangement" role="radiogroup" list={choices} />
+  return <Choices label="Arrangement" list={choices} />
 }
 
 /** How the nodes are dressed as they are arranged. */
@@ -126,7 +127,7 @@ function Treatments({ work }: { work: Work }) {
     run: () => work.apply({ do: 'setFigure', set: { dress: { ...figure.dress, treatment: c.id } } }),
   }))
   useCommands(choices.map((c) => ({ name: `Treatment: ${c.name}`, run: c.run })))
-  return <Choices label="Treatment" role="radiogroup" list={choices} />
+  return <Choices label="Treatment" list={choices} />
 }
 
 /** The style of this figure alone; that of the folio is chosen on its page. */
@@ -139,7 +140,6 @@ function Styles({ work }: { work: Work }) {
     <>
       <Choices
         label="House style of this figure"
-        role="radiogroup"
         list={choices.map((c) => ({
           ...c,
           checked: c.id === (known ? figure.houseStyle : ''),
@@ -156,13 +156,20 @@ function Styles({ work }: { work: Work }) {
 
 /** The same words as another kind; those that the passage reads as come first. */
 function Kinds({ work }: { work: Work }) {
-  const choices = useOtherKinds(work.shared.figure).map((c) => ({
-    ...c,
-    name: kinds[c.kind].name,
-    checked: false,
-    run: () => toKind(work, c.kind),
-  }))
-  return <Choices label="Other kinds" role="group" list={choices} />
+  return (
+    <div role="group" aria-label="Other kinds" className="flex gap-3 overflow-x-auto">
+      {useOtherKinds(work.shared.figure).map((c) => (
+        <button
+          key={c.key}
+          type="button"
+          className={`${CARD} border-rule hover:border-quiet`}
+          onClick={() => toKind(work, c.kind)}
+        >
+          <Face name={kinds[c.kind].name} scene={c.scene} />
+        </button>
+      ))}
+    </div>
+  )
 }
 
 type Choice = {
@@ -173,21 +180,35 @@ type Choice = {
   readonly run: () => void
 }
 
-function Choices({ label, role, list }: { label: string; role: 'radiogroup' | 'group'; list: readonly Choice[] }) {
+/** One of several, walked by the arrow keys. */
+function Choices({ label, list }: { readonly label: string; readonly list: readonly Choice[] }) {
   return (
-    <div role={role} aria-label={label} className="flex gap-3 overflow-x-auto">
-      {list.map(({ key, name, scene, checked, run }) => (
-        <button
-          key={key}
+    <RadioGroup
+      aria-label={label}
+      value={list.find((c) => c.checked)?.key ?? ''}
+      onChange={(key) => list.find((c) => c.key === key)?.run()}
+      className="flex gap-3 overflow-x-auto"
+    >
+      {list.map((choice) => (
+        <Radio
+          key={choice.key}
+          as="button"
           type="button"
-          {...(role === 'radiogroup' && { role: 'radio', 'aria-checked': checked })}
-          className={`flex w-36 shrink-0 flex-col rounded-md border bg-page p-1.5 text-left ${checked ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
-          onClick={run}
+          value={choice.key}
+          className={`${CARD} ${choice.checked ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
         >
-          {scene ? <SceneView scene={scene} label="" className="h-[72px] w-full" /> : <span className="h-[72px]" />}
-          <span className="mt-1 text-[13px] text-quiet">{name}</span>
-        </button>
+          <Face {...choice} />
+        </Radio>
       ))}
-    </div>
+    </RadioGroup>
   )
 }
+
+const CARD = 'flex w-36 shrink-0 flex-col rounded-md border bg-page p-1.5 text-left'
+
+const Face = ({ name, scene }: Pick<Choice, 'name' | 'scene'>) => (
+  <>
+    {scene ? <SceneView scene={scene} label="" className="h-[72px] w-full" /> : <span className="h-[72px]" />}
+    <span className="mt-1 text-[13px] text-quiet">{name}</span>
+  </>
+)

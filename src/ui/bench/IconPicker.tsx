@@ -1,7 +1,9 @@
 'use client'
 
+import { Radio, RadioGroup } from '@headlessui/react'
 import { useEffect, useState } from 'react'
 import { z } from 'zod/mini'
+import { inFamily } from '@/core/icons'
 import { houseOf } from '@/core/style'
 import { compute } from '@/workers/client'
 import { useWardrobe } from '../folio/wardrobe'
@@ -46,7 +48,7 @@ export function IconPicker({ work, id }: { readonly work: Work; readonly id: str
             onChange={(e) => ask(e.target.value)}
             onKeyDown={(e) => e.stopPropagation()}
           />
-          <Found found={found} chosen={node.icon} words={words} onPut={put} />
+          <Found found={found} chosen={node.icon && inFamily(node.icon, family)} words={words} onPut={put} />
           <Upload work={work} onPut={put} />
         </>
       )}
@@ -92,23 +94,22 @@ function Found({ found, chosen, words, onPut }: FoundProps) {
   if (found.length === 0)
     return <p className="text-[13px] text-quiet">Nothing is drawn for “{words}”. Try another word for it.</p>
   return (
-    <div role="radiogroup" aria-label="Icons" className="grid grid-cols-6 gap-1">
+    <RadioGroup aria-label="Icons" value={chosen ?? ''} onChange={onPut} className="grid grid-cols-6 gap-1">
       {found.map((name) => (
-        <button
+        <Radio
           key={name}
+          as="button"
           type="button"
-          role="radio"
-          aria-checked={chosen === name}
+          value={name}
           aria-label={nameOf(name)}
           title={nameOf(name)}
           className={`rounded border bg-white p-1 ${chosen === name ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
-          onClick={() => onPut(name)}
         >
           {/* eslint-disable-next-line @next/next/no-img-element -- a drawing of a few hundred bytes, as it is */}
           <img src={iconAddress(name, '#16242b')} alt="" width={22} height={22} />
-        </button>
+        </Radio>
       ))}
-    </div>
+    </RadioGroup>
   )
 }
 

@@ -1,5 +1,6 @@
 'use client'
 
+import { Radio, RadioGroup } from '@headlessui/react'
 import { useEffect, useMemo, useRef } from 'react'
 import { commonLook, setLook, type LookChange } from '@/core/document'
 import type { LookFields } from '@/core/figure'
@@ -306,31 +307,34 @@ function Paints({ label, value, palette, onPick }: PaintsProps) {
   const own = value?.startsWith('#') ? value : null
   return (
     <Row label={label}>
-      <span role="radiogroup" aria-label={`${label} of the selected`} className="flex flex-wrap items-center gap-1">
-        <button
+      <RadioGroup
+        aria-label={`${label} of the selected`}
+        value={value ?? ''}
+        onChange={(paint) => onPick(paint || null)}
+        className="flex flex-wrap items-center gap-1"
+      >
+        <Radio
+          as="button"
           type="button"
-          role="radio"
-          aria-checked={value === undefined}
+          value=""
           className={`quiet-button ${value === undefined ? 'bg-sea-wash' : ''}`}
-          onClick={() => onPick(null)}
         >
           Style
-        </button>
+        </Radio>
         {swatches.map((s) => (
-          <button
+          <Radio
             key={s.paint}
+            as="button"
             type="button"
-            role="radio"
-            aria-checked={value === s.paint}
+            value={s.paint}
             aria-label={s.says}
             title={s.says}
             className={`h-[24px] w-[24px] rounded-sm border ${value === s.paint ? 'border-needle ring-1 ring-needle' : 'border-rule'}`}
             style={{ background: s.colour }}
-            onClick={() => onPick(s.paint)}
           />
         ))}
         <OwnColour label={`${label}: a colour of its own`} value={own ?? '#7f8c8d'} onPick={onPick} />
-      </span>
+      </RadioGroup>
     </Row>
   )
 }
