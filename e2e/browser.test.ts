@@ -139,7 +139,10 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
   await b.find(`//*[contains(., 'Held where you placed it')]`)
   // It stays in its row, to the right of where it was; the picture is fitted into its frame anew.
   const held = await boxOf('Report the count')
-  assert.ok(held.x > start.x + 40 && Math.abs(held.y - start.y) < start.height / 4, JSON.stringify({ start, midway, held }))
+  assert.ok(
+    held.x > start.x + 40 && Math.abs(held.y - start.y) < start.height / 4,
+    JSON.stringify({ start, midway, held }),
+  )
   await b.saved()
 
   // Undo takes the last change back, redo brings it again.

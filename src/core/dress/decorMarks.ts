@@ -94,6 +94,8 @@ const draw: { [K in Decor['kind']]: (d: Extract<Decor, { kind: K }>, r: Routed) 
       d.bend,
     ),
   ],
+  // Drawn with the set that it names.
+  arcWords: () => [],
   backing: (d, r) => [
     plate('', d.box, r.style.house.fill === 'open' ? r.style.palette.ground : toneOf(d.of, r).tint, {
       line: r.style.house.fill === 'open' ? toneOf(d.of, r).line : 'none',

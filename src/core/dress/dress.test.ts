@@ -1,4 +1,5 @@
 import { drawnFaults, routedFaults } from '../check'
+import { pointIn } from '../geometry'
 import { figureKinds, frames, type Figure, type FigureKind } from '../figure'
 import { arrangementsFor } from '../layout'
 import { routedFigure } from '../pipeline'
@@ -151,4 +152,36 @@ test('groups that nothing joins have colours of their own, and connectors that o
   expect([a, b]).toEqual([c, d])
   expect(a).not.toBe(b)
   expect([l, m]).toEqual([a, d])
+})
+
+test('titles on arcs stand letter by letter outside their circles, on their feet, in the order they are read', () => {
+  let seen = 0
+  const failing = failingSeeds(1, 60, (seed) => {
+    const bare = seededOfKind('venn', seed)
+    const figure = { ...bare, arrangement: 'circles', dress: { treatment: 'arcs' } }
+    const routed = routedFigure(figure, plainWardrobe('light'), typesetter)
+    const drawn = scene(routed)
+    for (const d of routed.decor) {
+      if (d.kind !== 'arcWords') continue
+      seen++
+      const c = pointIn(d.centre, drawn.fit)
+      const lines = drawn.marks.flatMap((m) => (m.mark === 'text' && m.owner === d.of ? m.lines : []))
+      const said = lines.map((l) => l.runs.map((r) => r.text).join('')).join('')
+      const name = (bare.nodes[d.of]?.text ?? '').replace(/\s+/g, '')
+      if (said !== name) return `says ${said}, not ${name}`
+      const at = lines.map((l) => ({
+        x: (l.runs[0]?.x ?? 0) + (l.runs.at(-1)?.width ?? 0) / 2,
+        y: l.baseline,
+        turn: l.turn,
+      }))
+      const off = at.find((p) => Math.abs(Math.hypot(p.x - c.x, p.y - c.y) - d.radius * drawn.fit.scale) > 0.5)
+      if (off) return `a letter of ${name} is off its arc`
+      if (at.some((p) => Math.abs(p.turn) > 110)) return `a letter of ${name} stands on its head`
+      const [first, last] = [at[0], at.at(-1)]
+      if (first && last && first.x > last.x + 0.5) return `${name} runs backwards`
+    }
+    return null
+  })
+  expect(failing).toEqual([])
+  expect(seen).toBeGreaterThan(12)
 })

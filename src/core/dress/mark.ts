@@ -3,7 +3,13 @@
 import { boxIn, pointIn, type Box, type Corner, type Fit, type Point, type ShapeName } from '../geometry'
 import type { Run } from '../measure'
 
-export type SceneLine = { readonly runs: readonly Run[]; readonly baseline: number; readonly size: number }
+export type SceneLine = {
+  readonly runs: readonly Run[]
+  readonly baseline: number
+  readonly size: number
+  /** Degrees, clockwise, about the middle of its baseline. */
+  readonly turn: number
+}
 /** How a line ends: with a filled or an open head, a dot, or as it is. */
 export type LineEnd = 'solid' | 'open' | 'dot' | 'none'
 /** A stretch of a path, after SVG: to begin at, to draw straight to, to draw a cubic curve to, to close. */
@@ -96,6 +102,7 @@ function lineIn(l: SceneLine, f: Fit): SceneLine {
   const shift = f.across > 0 ? f.dx : f.dx - (left + right) * f.scale
   return {
     baseline: l.baseline * f.scale + f.dy,
+    turn: l.turn * f.across,
     size: l.size * f.scale,
     runs: l.runs.map((r) => ({
       ...r,

@@ -4,6 +4,7 @@ import type { PlacedNode } from '../layout'
 import { fromStart, standingIn, type Plate, type TextBlock, type Voice } from '../measure'
 import type { Routed } from '../route'
 import { flattened, wordsOn, type Tone } from '../style'
+import { arcText } from './arcText'
 import { wordsOnRegion } from './setMarks'
 import type { Mark } from './mark'
 import { ellipse, plate, stroke } from './stroke'
@@ -171,8 +172,21 @@ export function nodeMarks(n: PlacedNode, routed: Routed): Mark[] {
           } as const,
         ]
       : []),
-    ...standing.words.map((w) => textMark(n.id, aligned(w.block, n), w.centre, colours[w.voice])),
+    ...wordsOf(n, standing.words, colours, routed),
   ]
+}
+
+type Standing = ReturnType<typeof standingIn>
+
+function wordsOf(
+  n: PlacedNode,
+  words: Standing['words'],
+  colours: Readonly<Record<Voice, string>>,
+  { decor }: Routed,
+): Mark[] {
+  const arc = decor.find((d) => d.kind === 'arcWords' && d.of === n.id)
+  if (arc?.kind === 'arcWords') return [arcText(arc, colours.heading)]
+  return words.map((w) => textMark(n.id, aligned(w.block, n), w.centre, colours[w.voice]))
 }
 
 /** What reaches over the border of its region stands on a plate of its own. */

@@ -251,6 +251,7 @@ const textLine = (l: SceneLine, fill: string): SvgElement[] =>
         'font-size': round(l.size),
         'font-weight': font.weight,
         fill,
+        ...(l.turn === 0 ? {} : { transform: `rotate(${round(l.turn)} ${round(middleOf(l))} ${round(l.baseline)})` }),
         ...(r.rtl ? { direction: 'rtl' } : {}),
         'xml:space': 'preserve',
       },
@@ -258,7 +259,19 @@ const textLine = (l: SceneLine, fill: string): SvgElement[] =>
     )
   })
 
-const outlinedLine = (l: SceneLine, fill: string, typesetter: Pick<Typesetter, 'outline'>): SvgElement[] =>
+/** Of a line, where it is turned about. */
+const middleOf = ({ runs }: SceneLine): number => {
+  const [first, last] = [runs[0], runs.at(-1)]
+  return ((first?.x ?? 0) + (last?.x ?? 0) + (last?.width ?? 0)) / 2
+}
+
+const outlinedLine = (l: SceneLine, fill: string, typesetter: Pick<Typesetter, 'outline'>): SvgElement[] => {
+  const outlines = outlinesOf(l, fill, typesetter)
+  if (l.turn === 0) return outlines
+  return [element('g', { transform: `rotate(${round(l.turn)} ${round(middleOf(l))} ${round(l.baseline)})` }, outlines)]
+}
+
+const outlinesOf = (l: SceneLine, fill: string, typesetter: Pick<Typesetter, 'outline'>): SvgElement[] =>
   l.runs.flatMap((r) =>
     r.glyphs.flatMap((g) => {
       const { path, unitsPerEm } = typesetter.outline(r.font, g.id)

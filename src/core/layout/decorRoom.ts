@@ -29,6 +29,7 @@ const rooms: { readonly [K in Decor['kind']]: (d: Of<K>) => Room } = {
   // Nodes stand on these.
   backing: solid,
   bar: solid,
+  arcWords: solid,
   levelBand: () => ({ solid: [], lines: [] }),
   route: (d) => ({ solid: [], lines: d.points.slice(1).map((p, i) => [d.points[i] as Point, p] as const) }),
   lane: (d) => ({ solid: [d.header], lines: closed(cornersOf(d.box)) }),

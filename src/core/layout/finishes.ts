@@ -4,6 +4,7 @@ import { centreOf, cosine, distance, nearestPlaces, overlaps, sine, union, type 
 import type { NodeId } from '../figure'
 import { ordinal, standingIn, type Sized, type SizedNode } from '../measure'
 import type { FinishName } from '../style'
+import { arcTitles } from './arcTitles'
 import { forest } from './forest'
 import type { Arranged, Decor, SetWords } from './placed'
 import { inFlow } from './sequence'
@@ -261,4 +262,5 @@ export const finishes: Readonly<Record<FinishName, Finish>> = {
   leafPanels,
   levelBands,
   outcomeBars,
+  arcTitles,
 }

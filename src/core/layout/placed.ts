@@ -74,6 +74,19 @@ export type Decor =
       readonly good: boolean
       readonly name: { readonly centre: Point; readonly block: TextBlock }
     }
+  /** The name of a set along its circle: on which circle, and about which angle (radians, clockwise from the right). */
+  | {
+      readonly kind: 'arcWords'
+      readonly of: NodeId
+      /** Each set by itself. */
+      readonly letters: readonly TextBlock[]
+      readonly centre: Point
+      readonly radius: number
+      readonly angle: number
+      /** At the foot of the circle, where letters stand on the inside. */
+      readonly below: boolean
+      readonly box: Box
+    }
   /** A disc, with a number in it or without. */
   | { readonly kind: 'badge'; readonly centre: Point; readonly radius: number; readonly block: TextBlock | null }
 
@@ -92,6 +105,7 @@ const boxes: { readonly [K in Decor['kind']]: (d: Extract<Decor, { kind: K }>) =
   lane: (d) => d.box,
   field: (d) => d.box,
   backing: (d) => d.box,
+  arcWords: (d) => d.box,
   levelBand: (d) => d.box,
   bar: (d) => union([d.box, boxAround(d.name.centre, d.name.block)]),
   rule: (d) => union([d.from, d.to].map((p) => ({ ...p, width: 0, height: 0 }))),

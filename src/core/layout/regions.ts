@@ -10,7 +10,11 @@ export type Region = {
   readonly height: number
 }
 
-const LINE_GAP = 0.1
+/** Between words below each other, and between cards, in sizes of the words. */
+const GAP = { plain: 0.1, card: 0.4 }
+const gapIn = (sized: Sized, members: readonly SizedNode[]): number =>
+  sized.style.body.size * (members.every((m) => m.shape === 'plain') ? GAP.plain : GAP.card)
+
 /** Few sets first, then by the order of the text. */
 export function regions(sized: Sized, sets: readonly SizedNode[]): Region[] {
   const byKey = new Map<string, { sets: number[]; members: SizedNode[] }>()
@@ -25,13 +29,12 @@ export function regions(sized: Sized, sets: readonly SizedNode[]): Region[] {
     region.members.push(n)
     byKey.set(key, region)
   }
-  const gap = sized.style.body.size * LINE_GAP
   return [...byKey.values()]
     .toSorted((a, b) => a.sets.length - b.sets.length || (a.sets.join() < b.sets.join() ? -1 : 1))
     .map((r) => ({
       ...r,
       width: Math.max(...r.members.map((m) => m.width)),
-      height: r.members.reduce((s, m) => s + m.height + gap, -gap),
+      height: r.members.reduce((s, m) => s + m.height, 0) + gapIn(sized, r.members) * (r.members.length - 1),
     }))
 }
 
@@ -40,6 +43,6 @@ export function stack(r: Region, middle: Point, sized: Sized, boxes: Map<string,
   let top = middle.y - r.height / 2
   for (const m of r.members) {
     boxes.set(m.id, { x: middle.x - m.width / 2, y: top, width: m.width, height: m.height })
-    top += m.height + sized.style.body.size * LINE_GAP
+    top += m.height + gapIn(sized, r.members)
   }
 }

@@ -17,7 +17,7 @@ import type { ToneName } from './houseStyleSchema'
 export type FormName = 'centred' | 'panel' | 'headed' | 'ruled' | 'disc' | 'stop' | 'sided' | 'open' | 'row' | 'ledger'
 /** What an arrangement gets besides nodes and connectors: a row of `layout/finishes`. */
 export type FinishName =
-  'segments' | 'route' | 'stops' | 'onward' | 'rules' | 'leafPanels' | 'levelBands' | 'outcomeBars'
+  'segments' | 'route' | 'stops' | 'onward' | 'rules' | 'leafPanels' | 'levelBands' | 'outcomeBars' | 'arcTitles'
 
 export type NodeDress = {
   readonly form: FormName
@@ -313,6 +313,13 @@ export const treatments = {
     tint: { ...plain, name: 'Tints' },
     solid: { ...plain, name: 'Solids, hatched where they meet', sets: 'solid' },
     outline: { ...plain, name: 'Thick outlines', sets: 'outline' },
+    arcs: {
+      ...plain,
+      name: 'Titles on arcs',
+      suits: ['circles', 'toScale', 'withContent'],
+      finish: 'arcTitles',
+      sets: 'outline',
+    },
     cards: {
       ...plain,
       name: 'Members on cards',
