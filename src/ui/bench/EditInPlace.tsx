@@ -3,9 +3,12 @@
 import { all, apply as applied, pasteRows, outlineOf, rename, type Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
+import { useWardrobe } from '../folio/wardrobe'
+import { nameOf } from './languageName'
 import { newId } from './newId'
 import { partWords } from './partWords'
 import type { Part } from './selection'
+import { shownWords } from './shownWords'
 import { MOST_LINES, TOO_MANY } from './useTyping'
 import type { View } from './useView'
 import { WordsField } from './WordsField'
@@ -32,12 +35,12 @@ export function EditInPlace({
   apply: (edit: Edit) => void
   tell: (text: string) => void
 }) {
+  const { language: ofFolio } = useWardrobe()
   const words = partWords[editing.kind]
   const box = words.box(scene, editing.id)
   if (!box) return null
-  const value = words.read(figure, editing.id) ?? ''
+  const { language, value, write } = shownWords(figure, editing, ofFolio)
   const width = Math.max(190, box.width * view.zoom)
-  const change = (typed: string) => words.write(figure, editing.id, typed)
   const onLines = (lines: string) => {
     const [first = '', ...rest] = lines.trim().split('\n')
     const renamed = rename(editing.id, first.trim())
@@ -51,7 +54,7 @@ export function EditInPlace({
     <WordsField
       value={value}
       typed={typed}
-      label={words.says}
+      label={language ? `${words.says}, in ${nameOf(language)}` : words.says}
       className="absolute field-sizing-content resize-none rounded border-2 border-needle bg-page px-2 py-1 text-center text-[14px] text-ink shadow-lg"
       style={{
         left: view.x + (box.x + box.width / 2) * view.zoom - width / 2,
@@ -59,14 +62,14 @@ export function EditInPlace({
         width,
         minHeight: Math.min(160, box.height * view.zoom),
       }}
-      onWords={(typed) => typed && onDraft(change(typed))}
+      onWords={(typed) => typed && onDraft(write(typed))}
       onDone={(typed) => {
         onEnd()
         // What has just been made and was given no words goes again, where it is nothing without them.
         if (typed === null ? value === '' && editing.kind === 'note' : typed !== value || typed === '')
-          apply(change(typed ?? ''))
+          apply(write(typed ?? ''))
       }}
-      {...(editing.kind === 'node' ? { onLines } : {})}
+      {...(editing.kind === 'node' && !language ? { onLines } : {})}
     />
   )
 }

@@ -4,6 +4,7 @@ import { SMALLEST_TEXT, frameTable, type Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { useWardrobe } from '../folio/wardrobe'
 import { nameOf } from './languageName'
+import { shownLanguage } from './shownWords'
 
 export function CropMarks({ width, height, zoom }: { width: number; height: number; zoom: number }) {
   const [near, far] = [6 / zoom, 24 / zoom]
@@ -41,15 +42,15 @@ export function FrameLine({
   const least = SMALLEST_TEXT[frame.medium]
   const small = scene.smallestText !== null && scene.smallestText < least - 0.05
   const { language: ofFolio } = useWardrobe()
-  const shown = figure.shownIn ?? ofFolio
+  const shown = shownLanguage(figure, ofFolio)
   const cm = (px: number) => (px * CM_PER_PX).toFixed(1)
   return (
     <p className="pointer-events-none absolute top-3 right-4 left-4 text-[13px] text-quiet">
       {frame.name} · {cm(scene.width)} × {cm(scene.height)} cm
-      {shown && shown !== figure.language && figure.wordings?.[shown] && (
+      {shown && (
         <span className="font-semibold">
           {' '}
-          · shown in {nameOf(shown)}; typing here changes the {nameOf(figure.language)}
+          · shown in {nameOf(shown)}; the outline and the table stay in {nameOf(figure.language)}
         </span>
       )}
       {scene.smallestText !== null && (

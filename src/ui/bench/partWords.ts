@@ -8,6 +8,8 @@ import type { Part } from './selection'
 
 type Row = {
   readonly says: string
+  /** Of its label among the words of other languages. */
+  readonly key: (id: string) => string
   readonly read: (f: Figure, id: string) => string | undefined
   readonly write: (f: Figure, id: string, words: string) => Edit
   /** Where the words are typed, in px of the frame. */
@@ -17,12 +19,14 @@ type Row = {
 export const partWords: Record<Part['kind'], Row> = {
   node: {
     says: 'Words of the node',
+    key: (id) => `n:${id}:text`,
     read: (f, id) => f.nodes[id]?.text,
     write: (_f, id, words) => rename(id, words),
     box: (s, id) => s.nodes.find((n) => n.id === id)?.box,
   },
   link: {
     says: 'Words of the branch',
+    key: (id) => `l:${id}`,
     read: (f, id) => f.links[id]?.text ?? '',
     write: (_f, id, words) => renameLink(id, words),
     box: (s, id) => {
@@ -33,6 +37,7 @@ export const partWords: Record<Part['kind'], Row> = {
   },
   note: {
     says: 'Words of the note',
+    key: (id) => `t:${id}`,
     read: (f, id) => f.notes?.[id]?.text,
     // A note without words is none.
     write: (f, id, words) => (words === '' ? { do: 'dropNote', id } : changeNote(f, id, { text: words })),

@@ -1,7 +1,7 @@
 'use client'
 
 import { useDeferredValue, useState } from 'react'
-import { setFolioMost, setFolioStyle, setOwnStyle } from '@/core/document'
+import { MOST_OWN_STYLES, setFolioMost, setFolioStyle, setOwnStyle } from '@/core/document'
 import { houseStyleNamed, type HouseStyle, type Wardrobe } from '@/core/style'
 import { computeAside } from '@/workers/client'
 import { useNotice } from '../chrome/Notice'
@@ -71,6 +71,7 @@ export function useDressing(folio: OpenFolio, onClose: () => void) {
     standard: useStandard(),
     ...overAll(folio, figures, wardrobe),
     dress: () => {
+      if (making && isFull(wardrobe, making.id)) return tell(FULL)
       const undo = putOn(folio, making, chosen, wardrobe.style)
       onClose()
       tell(`The folio is dressed in “${style?.name}”.`, { label: 'Take it back', run: undo })
@@ -102,6 +103,10 @@ function overAll(folio: OpenFolio, figures: readonly SharedFigure[], wardrobe: W
 function counting({ counted: _before, ...dress }: Figure['dress'], on: boolean): Figure['dress'] {
   return on ? { ...dress, counted: true } : dress
 }
+
+const FULL = `A folio holds ${MOST_OWN_STYLES} styles of its own. Remove one first; nothing was changed.`
+/** There is no room for one more. */
+const isFull = ({ own }: Wardrobe, id: string): boolean => !own[id] && Object.keys(own).length >= MOST_OWN_STYLES
 
 /** Dresses the folio; out: how to take it back. */
 function putOn(folio: OpenFolio, making: Making | null, chosen: string, before: string): () => void {
