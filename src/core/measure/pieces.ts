@@ -46,20 +46,18 @@ export type Asked = {
 /** Over the size of the words. */
 const ICON = 1.7
 const STEP = 1.15
+/** How much wider than other words a heading may run. */
+const HEADING = 1.35
 
 const larger = (look: TextLook, factor: number): TextLook => ({ ...look, size: look.size * factor })
 
 export function piecesOf(node: FigureNode, asked: Asked, style: FigureStyle, typesetter: Typesetter): Pieces {
-  const { dress, room } = asked
+  const { room } = asked
   const step = STEP ** (node.look?.step ?? 0)
-  const set = (text: string | null | undefined, look: TextLook, most = room): TextBlock | null =>
+  const set: Set = (text, look, most = room) =>
     text ? textBlock([{ text, look: larger(look, step) }], most, typesetter) : null
-  const says = node.picture && node.text === '' ? '' : node.text || '…'
-  const isBold = node.look?.bold ?? (dress.bold || node.role === 'set' || (node.role === 'point' && !!node.detail))
-  const headed = dress.bold && (node.role === 'point' || dress.heading > 1)
-  const face = isBold ? (headed || node.role === 'set' ? style.heading : style.strong) : style.body
   return {
-    heading: set(says, larger(face, dress.heading)),
+    heading: headingOf(node, asked, style, set),
     detail: set(node.detail, style.label),
     measure: set(node.duration, style.label),
     value: set(asked.worth, style.strong),
@@ -74,6 +72,21 @@ export function piecesOf(node: FigureNode, asked: Asked, style: FigureStyle, typ
       : null,
     picture: node.picture ? within(node.picture, asked.picture, style.body.size) : null,
   }
+}
+
+type Set = (text: string | null | undefined, look: TextLook, most?: number) => TextBlock | null
+
+function headingOf(node: FigureNode, { dress, room }: Asked, style: FigureStyle, set: Set): TextBlock | null {
+  const says = node.picture && node.text === '' ? '' : node.text || '…'
+  const isBold = node.look?.bold ?? (dress.bold || node.role === 'set' || (node.role === 'point' && !!node.detail))
+  const headed = dress.bold && (node.role === 'point' || dress.heading > 1)
+  const look = larger(
+    isBold ? (headed || node.role === 'set' ? style.heading : style.strong) : style.body,
+    dress.heading,
+  )
+  // Over other words it stays whole where that makes its node only a little wider.
+  const whole = node.role === 'point' && node.detail && !node.size ? set(says, look, Infinity) : null
+  return whole && whole.width <= room * HEADING ? whole : set(says, look)
 }
 
 /** As large as it may be, and no larger than it is. */
