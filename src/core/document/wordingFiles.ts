@@ -62,6 +62,8 @@ export function fromXliff(text: string): WordingFile | null {
     trimValues: false,
     parseTagValue: false,
     isArray: (name) => name === 'file' || name === 'unit' || name === 'segment',
+    // As it stands in the file: what marks words within it (XLIFF 2.0, 4.7) is looked at by `wordsIn`.
+    stopNodes: ['*.target'],
   })
   let read: { xliff?: { '@version'?: unknown; '@trgLang'?: unknown; file?: { unit?: Unit[] }[] } }
   try {
@@ -79,9 +81,13 @@ export function fromXliff(text: string): WordingFile | null {
   })
   return { language: xliff['@trgLang'], given: Object.fromEntries(given) }
 }
-/** An element with attributes is a record that holds its words. */
-const wordsIn = (element: unknown): string => {
-  if (typeof element === 'string') return element
-  if (element !== null && typeof element === 'object' && '#text' in element) return String(element['#text'])
-  return ''
+const TAG = /<\/?[a-z][\w:.-]*(?:\s+[\w:.-]+\s*=\s*(?:"[^"]*"|'[^']*'))*\s*\/?>/gi
+const words = new XMLParser({ trimValues: false, parseTagValue: false })
+
+/** The words of a target; marks of translators' tools within them go, what they mark stays. */
+function wordsIn(target: unknown): string {
+  const inner = target !== null && typeof target === 'object' && '#text' in target ? target['#text'] : target
+  if (typeof inner !== 'string') return ''
+  const read = words.parse(`<t>${inner.replace(TAG, '')}</t>`) as { t?: unknown }
+  return typeof read.t === 'string' ? read.t : ''
 }

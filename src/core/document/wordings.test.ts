@@ -33,6 +33,12 @@ test('what a translator gets as CSV or XLIFF comes back as it was, in every scri
   expect(wrong).toEqual([])
 })
 
+test('what translators’ tools mark within words goes, and the words stay', () => {
+  const target = `<mrk id="m1" type="term">Rampe</mrk> &amp; <pc id="1" dataRefStart="d1">Tor &lt;2&gt;</pc><ph id="2"/> schließen`
+  const xliff = `<?xml version="1.0"?><xliff version="2.0" srcLang="en" trgLang="de"><file id="f"><unit id="title"><segment><source>Close ramp and gate</source><target xml:space="preserve">${target}</target></segment><segment><target> bitte</target></segment></unit></file></xliff>`
+  expect(fromXliff(xliff)?.given).toEqual({ title: 'Rampe & Tor <2> schließen bitte' })
+})
+
 test('what is no such file is refused, a formula is told to be text, and entities cannot grow', () => {
   const bomb = `<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]><xliff version="2.0" trgLang="de"><file><unit id="title"><segment><target>&b;</target></segment></unit></file></xliff>`
   for (const text of ['', 'no file', '<xliff version="1.2" trgLang="de"/>', '<xliff', bomb])
