@@ -321,3 +321,39 @@ test('a figure in English, German, Arabic and Japanese: offered, corrected, mirr
   await drawn('Day one')
   await quiet()
 })
+
+test('a figure is delivered by its width in print, and its file is opened again in another folio', async () => {
+  const first = await s.open(TREE, 'hierarchy')
+  await b.click('Deliver')
+  await (await b.find('//label[contains(., "JPEG picture")]')).click()
+  await (await b.find('[aria-label="How the size is said"] option[value="print"]')).click()
+  const dots = await b.find('[aria-label="dots to the inch"]')
+  await dots.sendKeys(Key.chord(Key.CONTROL, 'a'), '600', Key.ENTER)
+  // 16 cm at 600 dots to the inch.
+  await b.find('//fieldset//span[contains(., "3780 ×")]')
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await b.driver.navigate().refresh()
+  await b.click('Deliver')
+  await b.find('//label[contains(., "JPEG picture")]/input[@checked or @name="format"]')
+  await eventually(
+    'what was chosen is remembered',
+    5000,
+    async () => (await b.count('[aria-label="dots to the inch"]')) === 1,
+  )
+  const figure = new URL(await b.driver.getCurrentUrl()).pathname.split('/').at(-1)
+  const png = await (await fetch(`${base}/api/folios/${first}/figures/${figure}/file?format=png`)).arrayBuffer()
+  const dir = mkdtempSync(path.join(tmpdir(), 'compass-'))
+  writeFileSync(path.join(dir, 'crew.png'), Buffer.from(png))
+  writeFileSync(path.join(dir, 'other.png'), await sharp(Buffer.from(png)).png().toBuffer())
+  const second = await newFolio(base, 'Another handbook.')
+  await b.driver.get(`${base}/folio/${second}`)
+  await b.find('.manuscript p')
+  const file = await b.driver.findElement(By.css('input[aria-label^="File of a figure"]'))
+  await file.sendKeys(path.join(dir, 'other.png'))
+  await b.find('//*[contains(., "No figure is in this file")]')
+  assert.match((await b.complaints()).join(), /^[^,]*422[^,]*$/)
+  await file.sendKeys(path.join(dir, 'crew.png'))
+  await b.find('//*[@data-figure]//*[name()="text"][contains(., "Purser")]')
+  await b.saved()
+  await quiet()
+})

@@ -69,7 +69,9 @@ export function stage(b: Browser, base: string) {
       await b.driver.executeScript(`document.querySelector('[title^="Read the marked"]').click()`)
       await b.find(`article[data-kind=${kind}] [data-arrangement] svg`)
       await b.driver.executeScript(`document.querySelector('article[data-kind=${kind}] [data-arrangement]').click()`)
-      await (await b.find('figure[data-figure] figcaption a')).click()
+      // Its picture moves what stands below it.
+      await b.find('figure[data-figure] svg text')
+      await b.driver.executeScript(`document.querySelector('figure[data-figure] figcaption a').click()`)
       await b.find('[data-scale] g[data-part] text')
       await b.saved()
       return folio

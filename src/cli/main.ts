@@ -12,6 +12,7 @@ import { propose, type Reading } from '@/core/propose'
 import { readText } from '@/core/reading'
 import { shippedLexicon } from '@/server/lexicon'
 import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
+import { formatNames } from '@/server/files/formats'
 import { NOTHING_BROUGHT, figureFile } from '@/server/figureFile'
 
 const USAGE = `idle-compass read <file|-> [--kind K] [--json]
@@ -21,7 +22,7 @@ idle-compass draw <file|-> [--kind K] [--arrangement A] [--frame F] [--style S] 
   kinds   ${figureKinds.join(' ')}
   frames  ${frames.join(' ')}
 `
-const formats = ['svg', 'png', 'json'] as const
+const formats = [...formatNames, 'json'] as const
 
 type Streams = {
   readonly stdout: { write: (s: string) => unknown }
@@ -198,6 +199,8 @@ async function draw(file: string, options: Options): Promise<void> {
       wardrobe: { ...plainWardrobe(options.dark ? 'dark' : 'light'), style: style ?? STANDARD_STYLE },
       background: !options.transparent,
       scale,
+      dpi: null,
+      inside: true,
     },
     NOTHING_BROUGHT,
   )

@@ -1,5 +1,4 @@
 /** A figure as a file: the same stages as on screen, then one of the formats. */
-import { Resvg } from '@resvg/resvg-js'
 import subsetFont from 'subset-font'
 import { readFileSync } from 'node:fs'
 import { altTextOf, type Figure } from '@/core/figure'
@@ -9,23 +8,15 @@ import { sceneOf } from '@/core/pipeline'
 import type { Problem } from '@/core/problem'
 import type { Scene } from '@/core/scene'
 import { fontFaceOf, houseOf, isShippedFont, ownFontHash, type FontKey, type Wardrobe } from '@/core/style'
+import { fileFormats, type FormatName, type FormatOptions } from './files/formats'
 import { fontFile, serverTypesetter } from './fontFiles'
 import { iconAt } from './iconFiles'
 import { tinted } from './tinted'
 
-export type FileOptions = {
-  readonly format: 'svg' | 'png'
-  readonly words: 'text' | 'outlines'
-  readonly wardrobe: Wardrobe
-  readonly background: boolean
-  /** Pixels of a PNG per px of the figure, 1 to 4. */
-  readonly scale: number
-}
+export type FileOptions = FormatOptions & { readonly format: FormatName; readonly wardrobe: Wardrobe }
 
-/** A PNG above this would need more than half a gigabyte while it is made. */
-export const MAX_PIXELS = 60_000_000
-
-/** What a figure needs of what people brought, by hash: pictures as data addresses, fonts as their bytes. What is not there is drawn without. */
+/** What a figure needs of what people brought, by hash: pictures as data addresses, fonts as their bytes. What is not there is
+ *  drawn without. */
 export type Brought = {
   readonly pictures: Readonly<Record<string, string>>
   readonly fonts: Readonly<Record<string, Uint8Array>>
@@ -41,22 +32,17 @@ export async function figureFile(
   const typesetter = serverTypesetter(Object.fromEntries(own.map((f) => [f.hash, fonts[f.hash] ?? null])))
   const scene = sceneOf(figure, options.wardrobe, typesetter)
   const images = { pictureAt: (hash: string) => pictures[hash] ?? null, iconAt: await iconsOf(scene, pictures) }
-  const common = { background: options.background, title: figure.title || 'Figure', description: altTextOf(figure) }
-  const outlined = () => svgFile(scene, { ...common, words: { as: 'outlines', typesetter, ...images }, fontFaces: '' })
-  if (options.format === 'svg') {
-    const svg =
-      options.words === 'text'
-        ? svgFile(scene, { ...common, words: { as: 'text', ...images }, fontFaces: await embeddedFonts(scene, fonts) })
-        : outlined()
-    return new TextEncoder().encode(svg)
-  }
-  const pixels = Math.round(scene.width * options.scale) * Math.round(scene.height * options.scale)
-  if (pixels > MAX_PIXELS) return { code: 'picture-too-large', pixels, limit: MAX_PIXELS }
-  const image = new Resvg(outlined(), {
-    fitTo: { mode: 'zoom', value: options.scale },
-    font: { loadSystemFonts: false },
-  }).render()
-  return image.asPng()
+  const common = { title: figure.title || 'Figure', description: altTextOf(figure) }
+  const svg = async (words: 'text' | 'outlines', background: boolean) =>
+    words === 'text'
+      ? svgFile(scene, {
+          ...common,
+          background,
+          words: { as: 'text', ...images },
+          fontFaces: await embeddedFonts(scene, fonts),
+        })
+      : svgFile(scene, { ...common, background, words: { as: 'outlines', typesetter, ...images }, fontFaces: '' })
+  return fileFormats[options.format].make({ figure, width: scene.width, height: scene.height, svg }, options)
 }
 
 /** Icons of a picture: those that ship as outlines, own ones as data, stencils in the colours they are asked for in. */

@@ -105,6 +105,14 @@ const WARM: Job = {
     passage: null,
     wasRead: { text: '', nodes: {}, links: {} },
   },
-  options: { format: 'svg', words: 'outlines', wardrobe: plainWardrobe('light'), background: false, scale: 1 },
+  options: {
+    format: 'svg',
+    words: 'outlines',
+    wardrobe: plainWardrobe('light'),
+    background: false,
+    scale: 1,
+    dpi: null,
+    inside: false,
+  },
   brought: NOTHING_BROUGHT,
 }

@@ -29,6 +29,7 @@ const statusOf: Record<Problem['code'], number> = {
   'picture-too-slow': 422,
   'picture-unreadable': 415,
   'colours-none': 415,
+  'no-figure-inside': 422,
   'picture-too-heavy': 413,
   'pictures-too-many': 422,
   'font-unreadable': 415,

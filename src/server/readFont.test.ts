@@ -71,7 +71,15 @@ test('a thread of its own looks at it; a figure is drawn in it, and in the type 
   const [first] = Object.values(figure.nodes)
   const worded = { ...figure, nodes: { ...figure.nodes, [first?.id ?? '']: { ...first, text: 'Ramp 傾斜' } } }
   const svg = async (fonts: Record<string, Uint8Array>) => {
-    const options = { format: 'svg', words: 'text', wardrobe, background: true, scale: 1 } as const
+    const options = {
+      format: 'svg',
+      words: 'text',
+      wardrobe,
+      background: true,
+      scale: 1,
+      dpi: null,
+      inside: false,
+    } as const
     const made = await figureFile(worded as typeof figure, options, { pictures: {}, fonts })
     if (!(made instanceof Uint8Array)) throw new Error(made.code)
     return new TextDecoder().decode(made)

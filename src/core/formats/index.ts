@@ -1,2 +1,2 @@
-export { svgFile, type SvgOptions } from './svg'
+export { escaped, svgFile, type SvgOptions } from './svg'
 export { elementsOf, groupOf, partsOf, type ScenePart, type SvgElement, type Icon, type Words } from './svgTree'

@@ -49,7 +49,15 @@ test('a PNG has the size asked for, its background, and none when none is wanted
   ] as const) {
     const file = await figureFile(
       figure,
-      { format: 'png', words: 'outlines', wardrobe: plainWardrobe('light'), background, scale },
+      {
+        format: 'png',
+        words: 'outlines',
+        wardrobe: plainWardrobe('light'),
+        background,
+        scale,
+        dpi: null,
+        inside: false,
+      },
       NOTHING_BROUGHT,
     )
     if ('code' in file) throw new Error(file.code)
@@ -68,6 +76,8 @@ test('an SVG with text carries its fonts and asks nobody for anything', async ()
       wardrobe: plainWardrobe('dark'),
       background: true,
       scale: 1,
+      dpi: null,
+      inside: false,
     },
     NOTHING_BROUGHT,
   )
@@ -94,7 +104,15 @@ test('a picture too large to make is refused with the numbers', async () => {
   )
   const file = await figureFile(
     { ...figure, kind: 'process', nodes: many, links: chain },
-    { format: 'png', words: 'outlines', wardrobe: plainWardrobe('light'), background: true, scale: 4 },
+    {
+      format: 'png',
+      words: 'outlines',
+      wardrobe: plainWardrobe('light'),
+      background: true,
+      scale: 4,
+      dpi: null,
+      inside: false,
+    },
     NOTHING_BROUGHT,
   )
   expect(file).toMatchObject({ code: 'picture-too-large' })
@@ -114,6 +132,8 @@ test('a picture stands in its node, in the file; where it is not at hand its pla
       wardrobe: plainWardrobe('light'),
       background: true,
       scale: 1,
+      dpi: null,
+      inside: false,
     } as const
     const file = await figureFile(figure, options, { pictures, fonts: {} })
     if ('code' in file) throw new Error(file.code)

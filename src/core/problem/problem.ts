@@ -38,6 +38,7 @@ export type Problem =
   /** Its maker does not let it into files. */
   | { readonly code: 'font-closed'; readonly name: string }
   | { readonly code: 'fonts-too-many'; readonly limit: number }
+  | { readonly code: 'no-figure-inside' }
   | { readonly code: 'colours-none' }
   | { readonly code: 'folio-broken' }
   | { readonly code: 'database-away' }
@@ -90,6 +91,8 @@ const english: Sentences = {
     `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
   'picture-too-slow': (p) =>
     `This figure is too dense to be drawn within ${p.seconds} seconds. Remove links, or split it into several figures.`,
+  'no-figure-inside': () =>
+    'No figure is in this file. Choose an SVG or PNG that was downloaded here and not written anew by another program, or the JSON of a figure; nothing was changed.',
   'colours-none': () =>
     'No colours were found in this file. Choose a PNG, JPEG, WebP or GIF picture of the logo, a PPTX, DOCX or ODP file with a theme; or type the colours.',
   'picture-unreadable': () =>

@@ -5,42 +5,72 @@ import { useState } from 'react'
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { useNotice } from '../chrome/Notice'
+import { Tick } from '../chrome/Tick'
 import { useTheme } from '../chrome/theme'
 import type { OpenFolio } from '../folio/useFolio'
+import { formatIds, formats, keepDelivery, lastDelivery, queryFor, scaleFor, type Delivery } from './delivery'
 
-type Format = 'png' | 'svg-text' | 'svg-outlines'
-const formats: Record<Format, { name: string; hint: string; query: string }> = {
-  png: { name: 'PNG picture', hint: 'for anything that takes pictures', query: 'format=png' },
-  'svg-text': {
-    name: 'SVG with text',
-    hint: 'text stays text, its fonts are inside; for the web',
-    query: 'format=svg&words=text',
-  },
-  'svg-outlines': {
-    name: 'SVG as outlines',
-    hint: 'needs no font; for word processors and slides',
-    query: 'format=svg&words=outlines',
-  },
-}
 const WAIT_MS = 5000
 
-/** The figure taken away: just what the bench shows, as a file or on the clipboard. */
-export function DeliverPanel({ folio, figure, scene }: { folio: OpenFolio; figure: Figure; scene: Scene | null }) {
-  const tell = useNotice()
-  const { theme: shown } = useTheme()
-  const [format, setFormat] = useState<Format>('png')
-  const [scale, setScale] = useState(2)
-  const [theme, setTheme] = useState(shown)
-  const [background, setBackground] = useState(true)
-  const [busy, setBusy] = useState(false)
-  const address = (f: Format) =>
-    `/api/folios/${folio.id}/figures/${figure.id}/file?${formats[f].query}&theme=${theme}&background=${background ? 'yes' : 'no'}&scale=${scale}`
+type PanelProps = { readonly folio: OpenFolio; readonly figure: Figure; readonly scene: Scene | null }
 
-  /** The server draws what it has, so what is here has to be there first. */
-  const fetchFile = async (f: Format): Promise<Blob> => {
+/** The figure taken away: just what the bench shows, as a file or on the clipboard. */
+export function DeliverPanel({ folio, figure, scene }: PanelProps) {
+  const { theme: shown } = useTheme()
+  const [delivery, setDelivery] = useState(() => ({ ...lastDelivery(folio.id, shown), theme: shown }))
+  const set = (change: Partial<Delivery>) => {
+    const next = { ...delivery, ...change }
+    setDelivery(next)
+    keepDelivery(folio.id, next)
+  }
+  const { busy, download, copy } = useDelivering(folio, figure, scene, delivery)
+  const format = formats[delivery.format]
+  return (
+    <aside aria-label="Deliver" className="flex min-h-0 flex-col border-l border-rule bg-page">
+      <div className="flex min-h-0 flex-1 flex-col gap-4 overflow-auto px-4 py-4">
+        <h2 className="font-semibold">Deliver this figure</h2>
+        <Formats delivery={delivery} set={set} />
+        {format.raster && <Size delivery={delivery} set={set} scene={scene} />}
+        <label className="text-[13px] text-quiet">
+          Colours
+          <select
+            className="field mt-0.5"
+            value={delivery.theme}
+            onChange={(e) => set({ theme: e.target.value === 'dark' ? 'dark' : 'light' })}
+          >
+            <option value="light">Light</option>
+            <option value="dark">Dark</option>
+          </select>
+        </label>
+        {delivery.format !== 'jpeg' && (
+          <Tick on={delivery.background} says="With background" onChange={(background) => set({ background })} />
+        )}
+        {format.holds && (
+          <Tick on={delivery.inside} says="Can be opened here again" onChange={(inside) => set({ inside })} />
+        )}
+      </div>
+      <div className="flex flex-col gap-2 border-t border-rule px-4 py-3">
+        <button type="button" className="button-primary justify-center" disabled={busy} onClick={download}>
+          <Download size={16} aria-hidden="true" />
+          {busy ? 'Making the file …' : 'Download'}
+        </button>
+        <button type="button" className="button justify-center" disabled={busy} onClick={copy}>
+          Copy as PNG
+        </button>
+      </div>
+    </aside>
+  )
+}
+
+/** The server draws what it has, so what is here has to be there first. */
+function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, delivery: Delivery) {
+  const tell = useNotice()
+  const [busy, setBusy] = useState(false)
+  const fetchFile = async (d: Delivery): Promise<Blob> => {
     if (!(await folio.connection.settled(WAIT_MS)))
       throw new Error('The last changes have not reached the server yet. Wait for “Saved” and try again.')
-    const response = await fetch(address(f))
+    const address = `/api/folios/${folio.id}/figures/${figure.id}/file?${queryFor(d, scene?.width ?? 1)}`
+    const response = await fetch(address)
     if (!response.ok) throw new Error(String(((await response.json()) as { title?: string }).title ?? response.status))
     return response.blob()
   }
@@ -61,10 +91,10 @@ export function DeliverPanel({ folio, figure, scene }: { folio: OpenFolio; figur
   }
   const download = () =>
     during(async () => {
-      const url = URL.createObjectURL(await fetchFile(format))
+      const url = URL.createObjectURL(await fetchFile(delivery))
       const link = document.createElement('a')
       link.href = url
-      link.download = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-')}.${format === 'png' ? 'png' : 'svg'}`
+      link.download = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-')}.${formats[delivery.format].extension}`
       link.click()
       URL.revokeObjectURL(url)
     })
@@ -72,75 +102,120 @@ export function DeliverPanel({ folio, figure, scene }: { folio: OpenFolio; figur
     during(async () => {
       if (!navigator.clipboard?.write)
         throw new Error('This browser lets pages copy pictures only over a secure address. Download the PNG instead.')
-      await navigator.clipboard.write([new ClipboardItem({ 'image/png': fetchFile('png') })])
+      const png: Delivery = { ...delivery, format: 'png' }
+      await navigator.clipboard.write([new ClipboardItem({ 'image/png': fetchFile(png) })])
       tell('The picture is on the clipboard.')
     })
+  return { busy, download: () => void download(), copy: () => void copy() }
+}
 
-  const pixels = scene ? `${Math.round(scene.width * scale)} × ${Math.round(scene.height * scale)} pixels` : ''
-  return (
-    <aside
-      aria-label="Deliver"
-      className="flex min-h-0 flex-col gap-4 overflow-auto border-l border-rule bg-page px-4 py-4"
-    >
-      <h2 className="font-semibold">Deliver this figure</h2>
-      <fieldset className="flex flex-col gap-2">
-        <legend className="mb-1 text-[13px] text-quiet">File</legend>
-        {(Object.keys(formats) as Format[]).map((f) => (
-          <label key={f} className="flex gap-2">
-            <input
-              type="radio"
-              name="format"
-              checked={format === f}
-              onChange={() => setFormat(f)}
-              className="mt-1 accent-sea"
-            />
-            <span>
-              {formats[f].name}
-              <span className="block text-[13px] text-quiet">{formats[f].hint}</span>
-            </span>
-          </label>
-        ))}
-      </fieldset>
-      {format === 'png' && (
-        <label className="text-[13px] text-quiet">
-          Size
-          <select className="field mt-0.5" value={scale} onChange={(e) => setScale(Number(e.target.value))}>
-            {[1, 2, 3, 4].map((s) => (
-              <option key={s} value={s}>
-                {s}x
-              </option>
-            ))}
-          </select>
-          <span className="mt-1 block">{pixels}</span>
-        </label>
-      )}
-      <label className="text-[13px] text-quiet">
-        Colours
-        <select
-          className="field mt-0.5"
-          value={theme}
-          onChange={(e) => setTheme(e.target.value === 'dark' ? 'dark' : 'light')}
-        >
-          <option value="light">Light</option>
-          <option value="dark">Dark</option>
-        </select>
-      </label>
-      <label className="flex items-center gap-2">
+type SetProps = { readonly delivery: Delivery; readonly set: (change: Partial<Delivery>) => void }
+
+const Formats = ({ delivery, set }: SetProps) => (
+  <fieldset className="flex flex-col gap-2">
+    <legend className="mb-1 text-[13px] text-quiet">File</legend>
+    {formatIds.map((f) => (
+      <label key={f} className="flex gap-2">
         <input
-          type="checkbox"
-          checked={background}
-          onChange={(e) => setBackground(e.target.checked)}
-          className="accent-sea"
+          type="radio"
+          name="format"
+          checked={delivery.format === f}
+          onChange={() => set({ format: f })}
+          className="mt-1 self-start"
         />
-        With background
+        <span>
+          {formats[f].name}
+          <span className="block text-[13px] text-quiet">{formats[f].hint}</span>
+        </span>
       </label>
-      <button type="button" className="button-primary justify-center" disabled={busy} onClick={() => void download()}>
-        <Download size={16} aria-hidden="true" />
-        {busy ? 'Making the file …' : 'Download'}
-      </button>
-      <button type="button" className="button justify-center" disabled={busy} onClick={() => void copy()}>
-        Copy as PNG
-      </button>
-    </aside>
+    ))}
+  </fieldset>
+)
+
+const sizes = [
+  ['times', 'As a multiple'],
+  ['pixels', 'By width in pixels'],
+  ['print', 'By width in print'],
+] as const
+
+function Size({ delivery, set, scene }: SetProps & { readonly scene: Scene | null }) {
+  const scale = scene ? scaleFor(delivery, scene.width) : 1
+  return (
+    <fieldset className="flex flex-col gap-2 text-[13px] text-quiet">
+      <legend className="mb-1">Size</legend>
+      <select
+        aria-label="How the size is said"
+        className="field"
+        value={delivery.size}
+        onChange={(e) => set({ size: sizes.find(([s]) => s === e.target.value)?.[0] ?? 'times' })}
+      >
+        {sizes.map(([value, name]) => (
+          <option key={value} value={value}>
+            {name}
+          </option>
+        ))}
+      </select>
+      {delivery.size === 'times' && (
+        <select
+          aria-label="Times"
+          className="field"
+          value={delivery.times}
+          onChange={(e) => set({ times: Number(e.target.value) })}
+        >
+          {[1, 2, 3, 4].map((s) => (
+            <option key={s} value={s}>
+              {s}x
+            </option>
+          ))}
+        </select>
+      )}
+      {delivery.size === 'pixels' && (
+        <Amount says="pixels" value={delivery.pixels} range={[16, 20_000]} onChange={(pixels) => set({ pixels })} />
+      )}
+      {delivery.size === 'print' && (
+        <span className="grid grid-cols-2 gap-2">
+          <Amount says="cm" value={delivery.cm} range={[0.5, 200]} onChange={(cm) => set({ cm })} />
+          <Amount says="dots to the inch" value={delivery.dpi} range={[36, 2400]} onChange={(dpi) => set({ dpi })} />
+        </span>
+      )}
+      {scene && (
+        <span>
+          {Math.round(scene.width * scale)} × {Math.round(scene.height * scale)} pixels
+        </span>
+      )}
+    </fieldset>
   )
 }
+
+type AmountProps = {
+  readonly says: string
+  readonly value: number
+  readonly range: readonly [least: number, most: number]
+  readonly onChange: (value: number) => void
+}
+
+/** A number; what is out of range is not taken, and goes back when the field is left. */
+const Amount = ({ says, value, range: [least, most], onChange }: AmountProps) => (
+  <label>
+    <input
+      key={value}
+      type="number"
+      aria-label={says}
+      className="field"
+      min={least}
+      max={most}
+      step="any"
+      defaultValue={value}
+      onBlur={(e) => {
+        const next = Number(e.target.value)
+        if (next >= least && next <= most) onChange(next)
+        else e.target.value = String(value)
+      }}
+      onKeyDown={(e) => {
+        e.stopPropagation()
+        if (e.key === 'Enter') e.currentTarget.blur()
+      }}
+    />
+    {says}
+  </label>
+)

@@ -2,6 +2,7 @@
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
 import { X } from 'lucide-react'
+import { Tick } from '../chrome/Tick'
 import type { OpenFolio } from '../folio/useFolio'
 import { OurColours } from './OurColours'
 import { Preview } from './Preview'
@@ -114,12 +115,3 @@ function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onC
     </div>
   )
 }
-
-type TickProps = { readonly on: boolean; readonly says: string; readonly onChange: (on: boolean) => void }
-
-const Tick = ({ on, says, onChange }: TickProps) => (
-  <label className="flex items-center gap-2 text-[13px]">
-    <input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} />
-    {says}
-  </label>
-)

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { altTextOf, type Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { seenWith, type Deficiency, type Theme, type Wardrobe } from '@/core/style'
-import { computeAside } from '@/workers/client'
+import { compute, computeAside } from '@/workers/client'
 import { useTheme } from '../chrome/theme'
 import type { SharedFigure } from '../folio/useFolio'
 import { useWardrobe } from '../folio/wardrobe'
@@ -109,7 +109,7 @@ function Pictured({
 
 const PAUSE_MS = 60
 
-/** Drawn one after the other; until one is drawn anew, the one before is shown. */
+/** Drawn one after the other by each worker; until one is drawn anew, the one before is shown. */
 function useScenes(
   figures: readonly SharedFigure[],
   style: string,
@@ -120,17 +120,18 @@ function useScenes(
   const [scenes, setScenes] = useState<ReadonlyMap<string, Scene>>(new Map())
   useEffect(() => {
     let current = true
-    const drawAll = async () => {
-      for (const { figure } of figures) {
-        if (!current) return
+    const wardrobe: Wardrobe = { theme, style, own, language, most, order }
+    const waiting = [...figures]
+    const drawSome = async (worker: ReturnType<typeof compute>) => {
+      for (let next = waiting.shift(); next && current; next = waiting.shift()) {
+        const { figure } = next
         // As the folio would have it: also where a figure has a style of its own.
-        const scene = await computeAside().draw(
-          { ...figure, houseStyle: '' },
-          { theme, style, own, language, most, order },
-        )
+        const scene = await worker.draw({ ...figure, houseStyle: '' }, wardrobe)
         if (current) setScenes((old) => new Map([...old, [figure.id, scene]]))
       }
     }
+    // While styles are tried on nobody works on a figure: both workers draw.
+    const drawAll = () => Promise.all([drawSome(compute()), drawSome(computeAside())])
     const timer = setTimeout(() => void drawAll().catch((error: unknown) => console.error('preview', error)), PAUSE_MS)
     return () => {
       current = false

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNo
 import type { Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
 import { byPlace } from '@/manuscript'
+import { FileButton } from '../chrome/FileButton'
 import { FigureCard } from './FigureCard'
 import { insideOf, nameIn } from './holders'
 import { levelled } from './levels'
@@ -27,6 +28,8 @@ type FacingProps = {
   readonly onPoint: (s: Stand, part: string | null) => void
   /** A figure made by hand, from no passage. */
   readonly onMake: () => void
+  /** A figure out of a file that was made here. */
+  readonly onOpen: (file: File) => void
   /** The house style of all figures. */
   readonly onDress: () => void
   readonly children: ReactNode
@@ -57,6 +60,7 @@ export function Facing({
   onRemove,
   onPoint,
   onMake,
+  onOpen,
   onDress,
   children,
 }: FacingProps) {
@@ -160,14 +164,23 @@ export function Facing({
           >
             Dress the folio
           </button>
-          <button
-            type="button"
-            className="quiet-button absolute top-2 right-6"
-            title="From rows of a spreadsheet, or by typing"
-            onClick={onMake}
-          >
-            Make a figure by hand
-          </button>
+          <span className="absolute top-2 right-6 flex gap-1">
+            <FileButton
+              says="Open a figure"
+              label="File of a figure: SVG, PNG or JSON made here"
+              accept=".svg,.png,.json"
+              className="quiet-button"
+              onFile={onOpen}
+            />
+            <button
+              type="button"
+              className="quiet-button"
+              title="From rows of a spreadsheet, or by typing"
+              onClick={onMake}
+            >
+              Make a figure by hand
+            </button>
+          </span>
           {ordered.map((s, i) => (
             <div
               key={s.figure.id}

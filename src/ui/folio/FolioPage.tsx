@@ -31,6 +31,7 @@ import {
   type OpenFolio,
   type SharedFigure,
 } from './useFolio'
+import { useOpening } from './useOpening'
 import { useOtherReader } from './useOtherReader'
 import { useReadings, type Offered, type OfferedPicture } from './useReadings'
 import { WritingTools } from './WritingTools'
@@ -173,6 +174,8 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
     router.push(`/folio/${folio.id}/figure/${figure.id}`)
   }, [folio, router])
 
+  const openFigure = useOpening(folio)
+
   const pointAtPart = useCallback(
     (figure: string, source: readonly Span[], part: string | null) =>
       setLit(part === null ? null : { figure, parts: new Set([part]), words: source }),
@@ -262,6 +265,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
           onRead={setPassage}
           onRemove={remove}
           onMake={makeByHand}
+          onOpen={openFigure}
           onDress={dress}
           onPoint={(s, part) => pointAtPart(s.figure.id, part === null ? [] : wordsOf(s, projection.text, part), part)}
         >

@@ -1,20 +1,22 @@
 import { z } from 'zod'
 import { Refusal, folioRoute } from '@/server/answer'
 import { makeFigureFile } from '@/server/figureThread'
+import { fileFormats, formatNames } from '@/server/files/formats'
 import { broughtFor } from '@/server/brought'
 import { freshProjection } from '@/server/folioDocument'
 
 export const dynamic = 'force-dynamic'
 
 const options = z.object({
-  format: z.enum(['svg', 'png']).default('png'),
+  format: z.enum(formatNames).default('png'),
   words: z.enum(['text', 'outlines']).default('outlines'),
   theme: z.enum(['light', 'dark']).default('light'),
   background: z.enum(['yes', 'no']).default('yes'),
-  scale: z.coerce.number().min(0.1).max(4).default(1),
+  scale: z.coerce.number().min(0.05).max(40).default(1),
+  dpi: z.coerce.number().min(36).max(2400).optional(),
+  inside: z.enum(['yes', 'no']).default('yes'),
   show: z.enum(['inline', 'attachment']).default('attachment'),
 })
-const types = { svg: 'image/svg+xml', png: 'image/png' } as const
 
 export const GET = folioRoute('read', 'figure file', async ({ folio, params, person, request }) => {
   const parsed = options.safeParse(Object.fromEntries(new URL(request.url).searchParams))
@@ -27,14 +29,14 @@ export const GET = folioRoute('read', 'figure file', async ({ folio, params, per
   const wardrobe = { theme: o.theme, ...dress, order }
   const file = await makeFigureFile(
     figure,
-    { ...o, wardrobe, background: o.background === 'yes' },
+    { ...o, wardrobe, background: o.background === 'yes', dpi: o.dpi ?? null, inside: o.inside === 'yes' },
     await broughtFor(person.id, figure, wardrobe),
   )
   if ('code' in file) throw new Refusal(file)
   const name = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.${o.format}`
   return new Response(Buffer.from(file), {
     headers: {
-      'content-type': types[o.format],
+      'content-type': fileFormats[o.format].type,
       'content-disposition': `${o.show}; filename*=UTF-8''${encodeURIComponent(name)}`,
       'cache-control': 'private, no-cache',
       // An SVG opened by itself may run nothing and fetch nothing.

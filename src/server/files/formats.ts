@@ -1,0 +1,71 @@
+/** The formats a figure leaves in, a row each. */
+import { Resvg } from '@resvg/resvg-js'
+import sharp, { type Sharp } from 'sharp'
+import type { Figure } from '@/core/figure'
+import type { Problem } from '@/core/problem'
+import { insidePng, insideSvg } from './inside'
+
+/** What a format is made of. */
+export type Drawing = {
+  readonly figure: Figure
+  /** Of the picture, in px of the figure. */
+  readonly width: number
+  readonly height: number
+  readonly svg: (words: 'text' | 'outlines', background: boolean) => Promise<string>
+}
+export type FormatOptions = {
+  readonly words: 'text' | 'outlines'
+  readonly background: boolean
+  /** Pixels of a raster per px of the figure. */
+  readonly scale: number
+  /** How many pixels of a raster are to be printed to an inch; null where nobody has said. */
+  readonly dpi: number | null
+  /** The figure itself is put into the file, where the format has room for it. */
+  readonly inside: boolean
+}
+type Row = {
+  readonly type: string
+  readonly make: (drawing: Drawing, options: FormatOptions) => Promise<Uint8Array | Problem>
+}
+
+/** A raster above this would need more than half a gigabyte while it is made. */
+export const MAX_PIXELS = 60_000_000
+
+async function raster(d: Drawing, o: FormatOptions): Promise<Uint8Array | Problem> {
+  const pixels = Math.round(d.width * o.scale) * Math.round(d.height * o.scale)
+  if (pixels > MAX_PIXELS) return { code: 'picture-too-large', pixels, limit: MAX_PIXELS }
+  const svg = await d.svg('outlines', o.background)
+  return new Resvg(svg, { fitTo: { mode: 'zoom', value: o.scale }, font: { loadSystemFonts: false } }).render().asPng()
+}
+
+/** A raster in another coding; what has no place for see-through parts stands on its ground. */
+const coded =
+  (solid: boolean, write: (image: Sharp) => Sharp) =>
+  async (d: Drawing, o: FormatOptions): Promise<Uint8Array | Problem> => {
+    const png = await raster(d, solid ? { ...o, background: true } : o)
+    if ('code' in png) return png
+    const image = solid ? sharp(png).flatten({ background: '#ffffff' }) : sharp(png)
+    return new Uint8Array(await write(o.dpi ? image.withMetadata({ density: o.dpi }) : image).toBuffer())
+  }
+
+export const fileFormats = {
+  svg: {
+    type: 'image/svg+xml',
+    make: async (d, o) => {
+      const svg = await d.svg(o.words, o.background)
+      return new TextEncoder().encode(o.inside ? insideSvg(svg, d.figure) : svg)
+    },
+  },
+  png: {
+    type: 'image/png',
+    make: async (d, o) => {
+      const png = o.dpi ? await coded(false, (i) => i.png({ compressionLevel: 9 }))(d, o) : await raster(d, o)
+      return 'code' in png || !o.inside ? png : insidePng(png, d.figure)
+    },
+  },
+  jpeg: { type: 'image/jpeg', make: coded(true, (i) => i.jpeg({ quality: 92, chromaSubsampling: '4:4:4' })) },
+  webp: { type: 'image/webp', make: coded(false, (i) => i.webp({ lossless: true })) },
+} satisfies Record<string, Row>
+
+export type FormatName = keyof typeof fileFormats
+export const formatNames = Object.keys(fileFormats) as FormatName[]
