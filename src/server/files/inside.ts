@@ -9,9 +9,12 @@ const OPENING = `<metadata id="${KEYWORD}">`
 /** Of a figure as JSON: the largest is a tenth of this. */
 const MOST_JSON = 20_000_000
 
+/** In the order of the schema, so that the same figure is the same bytes wherever it comes from. */
+const jsonOf = (figure: Figure): string => JSON.stringify(figureSchema.parse(figure))
+
 export function insideSvg(svg: string, figure: Figure): string {
   const at = svg.indexOf('</desc>') + '</desc>'.length
-  return `${svg.slice(0, at)}${OPENING}${escaped(JSON.stringify(figure))}</metadata>${svg.slice(at)}`
+  return `${svg.slice(0, at)}${OPENING}${escaped(jsonOf(figure))}</metadata>${svg.slice(at)}`
 }
 
 /** Before the first chunk of pixels. */
@@ -20,7 +23,7 @@ export function insidePng(png: Uint8Array, figure: Figure): Uint8Array {
   const at = chunksOf(data).find((c) => c.type === 'IDAT')?.at ?? data.length
   const text = Buffer.concat([
     Buffer.from(`${KEYWORD}\0\x01\0\0\0`, 'latin1'),
-    deflateSync(Buffer.from(JSON.stringify(figure))),
+    deflateSync(Buffer.from(jsonOf(figure))),
   ])
   return new Uint8Array(Buffer.concat([data.subarray(0, at), chunk('iTXt', text), data.subarray(at)]))
 }
