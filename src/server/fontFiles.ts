@@ -14,7 +14,8 @@ const held = globalThis as typeof globalThis & { compassTypesetter?: { made: Typ
  *  that is not to be had. */
 export function serverTypesetter(brought: Readonly<Record<string, Uint8Array | null>> = {}): Typesetter {
   const asked = Object.entries(brought)
-  const full = (held.compassTypesetter?.brought.size ?? 0) + asked.length > MOST_BROUGHT
+  const { brought: known = new Set<string>() } = held.compassTypesetter ?? {}
+  const full = known.size + asked.filter(([hash]) => !known.has(hash)).length > MOST_BROUGHT
   const now =
     held.compassTypesetter && !full ? held.compassTypesetter : { made: shippedTypesetter(), brought: new Set<string>() }
   held.compassTypesetter = now

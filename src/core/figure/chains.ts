@@ -28,6 +28,12 @@ export function groupsOf(figure: Linked): readonly ReadonlySet<string>[] {
   const links = Object.values(figure.links).flatMap((l) => [l, { from: l.to, to: l.from }])
   const next = successors(ids, links)
   const out: ReadonlySet<string>[] = []
-  for (const id of ids) if (!out.some((g) => g.has(id))) out.push(reachable(id, next))
+  const seen = new Set<string>()
+  for (const id of ids) {
+    if (seen.has(id)) continue
+    const group = reachable(id, next)
+    group.forEach((other) => seen.add(other))
+    out.push(group)
+  }
   return out
 }

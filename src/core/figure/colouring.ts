@@ -35,8 +35,9 @@ const rows: Readonly<Record<Colouring, (figure: Figure, nodes: readonly FigureNo
   },
   group: (figure, nodes) => {
     const groups = groupsOf(figure)
-    const inOrder = [...new Set(nodes.map((n) => groups.findIndex((g) => g.has(n.id))))]
-    return new Map(nodes.map((n) => [n.id, series(inOrder.findIndex((i) => groups[i]?.has(n.id)))]))
+    const groupOf = new Map(groups.flatMap((g) => [...g].map((id) => [id, g] as const)))
+    const inOrder = [...new Set(nodes.map((n) => groupOf.get(n.id)))]
+    return new Map(nodes.map((n) => [n.id, series(inOrder.indexOf(groupOf.get(n.id)))]))
   },
   actor: (_, nodes) => {
     const actors = [...new Set(nodes.flatMap((n) => n.actor ?? []))]

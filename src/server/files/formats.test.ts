@@ -5,7 +5,7 @@ import { plainWardrobe } from '@/core/style'
 import { seededOfKind } from '@/core/testing/seededFigure'
 import { NOTHING_BROUGHT, figureFile, type FileOptions } from '../figureFile'
 import { formatNames } from './formats'
-import { figureInside } from './inside'
+import { figureInside, insideSvg, portable } from './inside'
 
 const plain: FileOptions = {
   format: 'png',
@@ -40,7 +40,7 @@ test('figures come out of their SVG and PNG files as they went in, of every kind
   for (const seed of [1, 2, 3, 4, 5, 6])
     for (const format of ['svg', 'png'] as const) {
       const { figure, file } = await made({ format, scale: 0.1 }, seed)
-      expect([seed, format, figureInside(file)]).toEqual([seed, format, figure])
+      expect([seed, format, figureInside(file)]).toEqual([seed, format, portable(figure)])
       const bare = await made({ format, scale: 0.1, inside: false }, seed)
       expect(figureInside(bare.file)).toBeNull()
       // What was put in changes no pixel and no mark.
@@ -49,6 +49,20 @@ test('figures come out of their SVG and PNG files as they went in, of every kind
   const { figure } = await made({})
   expect(figureInside(Buffer.from(JSON.stringify(figure)))).toEqual(figure)
 }, 20_000)
+
+test('the manuscript a figure was read from does not go with its file, nor what it was as another kind', () => {
+  const bare = seededOfKind('process', 2)
+  const aside = { points: { title: 'Hidden', arrangement: '', nodes: {}, links: {}, became: {}, titled: '' } }
+  const figure = {
+    ...bare,
+    aside,
+    passage: { start: 0, end: 6 },
+    wasRead: { text: 'Hidden words', nodes: {}, links: {} },
+  }
+  const svg = insideSvg('<svg><desc></desc></svg>', figure)
+  expect(svg).not.toMatch(/hidden/i)
+  expect(figureInside(Buffer.from(svg))).toEqual(portable(bare))
+})
 
 test('nothing is found in what holds no figure, is torn, or would grow without end', async () => {
   const { file } = await made({ format: 'png', scale: 0.1 })

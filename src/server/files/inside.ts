@@ -9,8 +9,22 @@ const OPENING = `<metadata id="${KEYWORD}">`
 /** Of a figure as JSON: the largest is a tenth of this. */
 const MOST_JSON = 20_000_000
 
+/** What goes with a file that is handed on: what the figure shows, and not the manuscript it was read from, nor what it was as
+ *  another kind or inside another figure. */
+export function portable({ aside: _aside, outer: _outer, ...figure }: Figure): Figure {
+  const unread = <T extends object>(parts: Readonly<Record<string, T>>) =>
+    Object.fromEntries(Object.entries(parts).map(([id, part]) => [id, { ...part, source: [] }]))
+  return {
+    ...figure,
+    passage: null,
+    wasRead: { text: '', nodes: {}, links: {} },
+    nodes: unread(figure.nodes),
+    links: unread(figure.links),
+  }
+}
+
 /** In the order of the schema, so that the same figure is the same bytes wherever it comes from. */
-const jsonOf = (figure: Figure): string => JSON.stringify(figureSchema.parse(figure))
+const jsonOf = (figure: Figure): string => JSON.stringify(figureSchema.parse(portable(figure)))
 
 export function insideSvg(svg: string, figure: Figure): string {
   const at = svg.indexOf('</desc>') + '</desc>'.length
