@@ -46,6 +46,12 @@ const debianPackages = {
   postgresql: () => programs() !== null,
   chromium: () => existsSync('/usr/bin/chromium'),
   'chromium-driver': () => existsSync('/usr/bin/chromedriver'),
+  'libreoffice-impress-nogui': () => existsSync('/usr/lib/libreoffice/program/libsdlo.so'),
+  'libreoffice-writer-nogui': () => existsSync('/usr/lib/libreoffice/program/libswlo.so'),
+  'libreoffice-calc-nogui': () => existsSync('/usr/lib/libreoffice/program/libsclo.so'),
+  'poppler-utils': () => existsSync('/usr/bin/pdftotext'),
+  'libxml2-utils': () => existsSync('/usr/bin/xmllint'),
+  graphviz: () => existsSync('/usr/bin/dot'),
 }
 
 /** Installs the Debian packages that are missing, as root or through sudo; otherwise says which command to run. */

@@ -1,5 +1,5 @@
 // `npm test`: everything that must hold, on a machine that has nothing yet. Quiet when green, exact when red.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
@@ -24,35 +24,49 @@ const DATABASE = 'idle_compass_test'
 const MOST_MS = 5 * 60_000
 const begin = performance.now()
 const counts = { passed: 0, failed: 0 }
-const step = (name, work) => {
+const step = async (name, work) => {
   const since = performance.now()
-  const result = work()
+  await work()
   say(`${name} (${((performance.now() - since) / 1000).toFixed(0)} s)`)
-  return result
 }
 
+/** Runs a command beside others; what it says comes when it has failed. */
+const beside = (what, command, args) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, env: environment(), stdio: ['ignore', 'pipe', 'pipe'] })
+    let said = ''
+    for (const stream of [child.stdout, child.stderr]) stream.setEncoding('utf8').on('data', (text) => (said += text))
+    child.on('close', (status) => {
+      if (status === 0) return resolve()
+      console.error(said)
+      give(`${what} failed (exit ${status}).`)
+    })
+  })
+
 checkNode()
-installDebian(['postgresql', 'chromium', 'chromium-driver'])
+installDebian([
+  ...['postgresql', 'chromium', 'chromium-driver'],
+  // Independent readers of the files that leave.
+  ...['libreoffice-impress-nogui', 'libreoffice-writer-nogui', 'libreoffice-calc-nogui'],
+  ...['poppler-utils', 'libxml2-utils', 'graphviz'],
+])
 installModules()
 copyFonts()
 listIcons()
-step('types', () => {
-  run('Next’s type generation', tool('next'), ['typegen'], { quiet: true })
-  run('The type check', tool('tsc'), ['--noEmit'], { quiet: true })
-  run('The type check of the core by itself', tool('tsc'), ['-p', 'tsconfig.core.json', '--noEmit'], { quiet: true })
-})
-step('lint and format', () => {
-  run(
-    'Lint',
-    tool('eslint'),
-    ['--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/', '.'],
-    { quiet: true },
-  )
-  run('The format check (npm run format mends it)', tool('prettier'), ['--check', '--log-level', 'warn', '.'], {
-    quiet: true,
-  })
-})
-step('unit tests', () => {
+run('Next’s type generation', tool('next'), ['typegen'], { quiet: true })
+await step('types, lint and format', () =>
+  Promise.all([
+    beside('The type check', tool('tsc'), ['--noEmit'])
+      .then(() => beside('The type check of the core by itself', tool('tsc'), ['-p', 'tsconfig.core.json', '--noEmit']))
+      .then(() =>
+        beside('The format check (npm run format mends it)', tool('prettier'), ['--check', '--log-level', 'warn', '.']),
+      ),
+    beside('Lint', tool('eslint'), [
+      ...['--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/', '.'],
+    ]),
+  ]),
+)
+await step('unit tests', () => {
   const report = path.join(mkdtempSync(path.join(tmpdir(), 'compass-')), 'jest.json')
   const done = spawnSync(
     process.execPath,
@@ -73,41 +87,50 @@ step('unit tests', () => {
 })
 build()
 const cluster = await startCluster()
-try {
-  cluster.drop(DATABASE)
-  const env = { DATABASE_URL: cluster.url(DATABASE) }
+
+/** Test files one after the other, on a database of their own. */
+async function lane(database, names) {
+  cluster.drop(database)
+  const env = { DATABASE_URL: cluster.url(database) }
   migrate(env)
-  for (const file of [
-    'commandLine',
-    'storage',
-    'sync',
-    'door',
-    'outage',
-    'browser',
-    'reading',
-    'pages',
-    'shaping',
-    'stories',
-    'dress',
-    'otherReader',
-  ].map((name) => `e2e/${name}.test.ts`))
-    step(file, () => {
-      const done = spawnSync(process.execPath, ['--import', 'tsx', '--test', '--test-reporter=tap', file], {
-        // A test that leaves something open never ends by itself.
-        timeout: MOST_MS,
-        cwd: root,
-        env: environment(env),
-        encoding: 'utf8',
-        maxBuffer: 1 << 28,
-      })
-      const count = (name) => Number(new RegExp(`^# ${name} (\\d+)$`, 'm').exec(done.stdout)?.[1] ?? 0)
+  for (const name of names) {
+    const file = `e2e/${name}.test.ts`
+    await step(file, () => nodeTest(file, env))
+  }
+  cluster.drop(database)
+}
+
+function nodeTest(file, env) {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, ['--import', 'tsx', '--test', '--test-reporter=tap', file], {
+      cwd: root,
+      env: environment(env),
+      stdio: ['ignore', 'pipe', 'pipe'],
+      // A test that leaves something open never ends by itself.
+      timeout: MOST_MS,
+    })
+    const said = { out: '', err: '' }
+    child.stdout.setEncoding('utf8').on('data', (text) => (said.out += text))
+    child.stderr.setEncoding('utf8').on('data', (text) => (said.err += text))
+    child.on('close', (status, signal) => {
+      const count = (name) => Number(new RegExp(`^# ${name} (\\d+)$`, 'm').exec(said.out)?.[1] ?? 0)
       counts.passed += count('pass')
       const failed = count('fail') + count('cancelled')
-      counts.failed += failed || (done.status === 0 ? 0 : 1)
-      if (done.error) console.error(`${file} did not end within ${MOST_MS / 60_000} minutes: it leaves something open.`)
-      if (done.status !== 0) console.error(done.stdout + done.stderr)
+      counts.failed += failed || (status === 0 ? 0 : 1)
+      if (signal) console.error(`${file} did not end within ${MOST_MS / 60_000} minutes: it leaves something open.`)
+      if (status !== 0) console.error(said.out + said.err)
+      resolve()
     })
-  cluster.drop(DATABASE)
+  })
+}
+
+try {
+  // Without a browser, these wait more than they work: two at a time.
+  await Promise.all([
+    lane(`${DATABASE}_a`, ['commandLine', 'files', 'door']),
+    lane(`${DATABASE}_b`, ['storage', 'sync', 'outage']),
+  ])
+  await lane(DATABASE, ['browser', 'reading', 'pages', 'shaping', 'stories', 'dress', 'otherReader'])
 } finally {
   if (!cluster.wasRunning) cluster.stop()
 }

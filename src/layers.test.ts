@@ -49,7 +49,7 @@ const layers: Record<string, Row> = {
   'core/route': core(['geometry', 'graph', 'style', 'layout', 'figure', 'measure'], ['flatqueue']),
   'core/dress': core(['geometry', 'figure', 'style', 'route', 'layout', 'measure']),
   'core/scene': core(['geometry', 'dress', 'style', 'route', 'layout', 'measure', 'figure']),
-  'core/formats': core(['geometry', 'scene', 'style', 'measure']),
+  'core/formats': core(['geometry', 'scene', 'style', 'measure'], ['svgpath']),
   'core/check': core(['geometry', 'graph', 'route', 'measure', 'scene', 'style']),
   'core/document': core(
     ['figure', 'style', 'graph', 'geometry', 'text'],

@@ -12,7 +12,7 @@ import { propose, type Reading } from '@/core/propose'
 import { readText } from '@/core/reading'
 import { shippedLexicon } from '@/server/lexicon'
 import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
-import { formatNames } from '@/server/files/formats'
+import { formatNames, plainOptions } from '@/server/files/formats'
 import { NOTHING_BROUGHT, figureFile } from '@/server/figureFile'
 
 const USAGE = `idle-compass read <file|-> [--kind K] [--json]
@@ -194,12 +194,12 @@ async function draw(file: string, options: Options): Promise<void> {
   const made = await figureFile(
     dressed,
     {
+      ...plainOptions,
       format,
       words: 'text',
       wardrobe: { ...plainWardrobe(options.dark ? 'dark' : 'light'), style: style ?? STANDARD_STYLE },
       background: !options.transparent,
       scale,
-      dpi: null,
       inside: true,
     },
     NOTHING_BROUGHT,

@@ -1,13 +1,14 @@
 /** A figure as a file: the same stages as on screen, then one of the formats. */
 import subsetFont from 'subset-font'
 import { readFileSync } from 'node:fs'
-import { altTextOf, type Figure } from '@/core/figure'
+import { altTextOf, inLanguage, type Figure } from '@/core/figure'
 import { svgFile, type Words } from '@/core/formats'
 import { ownIcon } from '@/core/icons'
 import { sceneOf } from '@/core/pipeline'
 import type { Problem } from '@/core/problem'
 import type { Scene } from '@/core/scene'
-import { fontFaceOf, houseOf, isShippedFont, ownFontHash, type FontKey, type Wardrobe } from '@/core/style'
+import { fontFaceOf, houseOf, isShippedFont, ownFontHash, styleOf, type FontKey, type Wardrobe } from '@/core/style'
+import type { Drawing } from './files/drawing'
 import { fileFormats, type FormatName, type FormatOptions } from './files/formats'
 import { fontFile, serverTypesetter } from './fontFiles'
 import { iconAt } from './iconFiles'
@@ -26,23 +27,37 @@ export const NOTHING_BROUGHT: Brought = { pictures: {}, fonts: {} }
 export async function figureFile(
   figure: Figure,
   options: FileOptions,
-  { pictures, fonts }: Brought,
+  brought: Brought,
 ): Promise<Uint8Array | Problem> {
-  const own = Object.values(houseOf(figure, options.wardrobe).fonts ?? {})
+  return fileFormats[options.format].make(await drawingOf(figure, options.wardrobe, brought), options)
+}
+
+/** A figure drawn, with all that any format asks of it. */
+export async function drawingOf(given: Figure, wardrobe: Wardrobe, { pictures, fonts }: Brought): Promise<Drawing> {
+  const figure = inLanguage(given, given.shownIn ?? wardrobe.language)
+  const own = Object.values(houseOf(figure, wardrobe).fonts ?? {})
   const typesetter = serverTypesetter(Object.fromEntries(own.map((f) => [f.hash, fonts[f.hash] ?? null])))
-  const scene = sceneOf(figure, options.wardrobe, typesetter)
+  const scene = sceneOf(given, wardrobe, typesetter)
   const images = { pictureAt: (hash: string) => pictures[hash] ?? null, iconAt: await iconsOf(scene, pictures) }
-  const common = { title: figure.title || 'Figure', description: altTextOf(figure) }
+  const title = figure.title || 'Figure'
+  const description = altTextOf(figure)
   const svg = async (words: 'text' | 'outlines', background: boolean) =>
-    words === 'text'
-      ? svgFile(scene, {
-          ...common,
-          background,
-          words: { as: 'text', ...images },
-          fontFaces: await embeddedFonts(scene, fonts),
-        })
-      : svgFile(scene, { ...common, background, words: { as: 'outlines', typesetter, ...images }, fontFaces: '' })
-  return fileFormats[options.format].make({ figure, width: scene.width, height: scene.height, svg }, options)
+    svgFile(scene, {
+      ...{ title, description, background },
+      words: words === 'text' ? { as: 'text', ...images } : { as: 'outlines', typesetter, ...images },
+      fontFaces: words === 'text' ? await embeddedFonts(scene, fonts) : '',
+    })
+  return {
+    figure: given,
+    shown: figure,
+    scene,
+    style: styleOf(figure, wardrobe),
+    typesetter,
+    images,
+    description,
+    fonts,
+    svg,
+  }
 }
 
 /** Icons of a picture: those that ship as outlines, own ones as data, stencils in the colours they are asked for in. */

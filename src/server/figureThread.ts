@@ -9,6 +9,7 @@ import { NOTHING_BROUGHT, type Brought, type FileOptions } from './figureFile'
 import { shippedFile } from './home'
 import { log } from './log'
 import { answerWithin } from './threadAnswer'
+import { plainOptions } from './files/formats'
 
 export type Job = { readonly figure: Figure; readonly options: FileOptions; readonly brought: Brought }
 export type Done = { readonly made: Uint8Array | Problem } | { readonly fault: string }
@@ -106,13 +107,10 @@ const WARM: Job = {
     wasRead: { text: '', nodes: {}, links: {} },
   },
   options: {
+    ...plainOptions,
     format: 'svg',
-    words: 'outlines',
     wardrobe: plainWardrobe('light'),
     background: false,
-    scale: 1,
-    dpi: null,
-    inside: false,
   },
   brought: NOTHING_BROUGHT,
 }

@@ -6,6 +6,7 @@ import { figureFile } from './figureFile'
 import { fontFile } from './fontFiles'
 import { fontFrom } from './fontThread'
 import { readFont } from './readFont'
+import { plainOptions } from './files/formats'
 
 const ttf = readFileSync(fontFile('hand-400'))
 const verdict = async (bytes: Uint8Array): Promise<string> => {
@@ -72,13 +73,10 @@ test('a thread of its own looks at it; a figure is drawn in it, and in the type 
   const worded = { ...figure, nodes: { ...figure.nodes, [first?.id ?? '']: { ...first, text: 'Ramp 傾斜' } } }
   const svg = async (fonts: Record<string, Uint8Array>) => {
     const options = {
+      ...plainOptions,
       format: 'svg',
       words: 'text',
       wardrobe,
-      background: true,
-      scale: 1,
-      dpi: null,
-      inside: false,
     } as const
     const made = await figureFile(worded as typeof figure, options, { pictures: {}, fonts })
     if (!(made instanceof Uint8Array)) throw new Error(made.code)

@@ -16,6 +16,8 @@ export function arcText({ of, letters, centre, radius, angle, below }: ArcWords,
     const at = angle + way * (along / radius)
     const left = centre.x + cosine(at) * radius - letter.width / 2
     return letter.lines.map(({ line, size }) => ({
+      text: line.text,
+      after: line.after,
       runs: line.runs.map((r) => ({
         ...r,
         x: left + r.x,

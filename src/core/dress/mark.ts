@@ -1,9 +1,12 @@
 /** The marks a picture is made of: only such as SVG, PDF, DrawingML and ODF can all draw. Lengths in px, of the layout where a
  *  figure is dressed, of the frame in a scene. */
 import { boxIn, pointIn, type Box, type Corner, type Fit, type Point, type ShapeName } from '../geometry'
-import type { Run } from '../measure'
+import type { Line, Run } from '../measure'
 
 export type SceneLine = {
+  /** As it is read, and what stands between it and the next. */
+  readonly text: string
+  readonly after: Line['after']
   readonly runs: readonly Run[]
   readonly baseline: number
   readonly size: number
@@ -101,6 +104,8 @@ function lineIn(l: SceneLine, f: Fit): SceneLine {
   const [left, right] = [first?.x ?? 0, (last?.x ?? 0) + (last?.width ?? 0)]
   const shift = f.across > 0 ? f.dx : f.dx - (left + right) * f.scale
   return {
+    text: l.text,
+    after: l.after,
     baseline: l.baseline * f.scale + f.dy,
     turn: l.turn * f.across,
     size: l.size * f.scale,

@@ -11,7 +11,7 @@ export function textMark(owner: string, block: TextBlock, centre: Point, fill: s
       x: left + r.x,
       glyphs: r.glyphs.map((g) => ({ id: g.id, x: left + r.x + g.x, y: g.y })),
     }))
-    return { runs, baseline: centre.y + l.baseline, size: l.size, turn: 0 }
+    return { text: l.line.text, after: l.line.after, runs, baseline: centre.y + l.baseline, size: l.size, turn: 0 }
   })
   return { mark: 'text', owner, lines, fill }
 }

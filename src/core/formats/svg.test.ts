@@ -8,6 +8,7 @@ import { seededFigure } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { steps } from '../testing/steps'
 import { escaped, svgFile } from './svg'
+import { plainOptions } from '@/server/files/formats'
 
 const typesetter = shippedTypesetter()
 const hostile = (text: string) => {
@@ -50,13 +51,11 @@ test('a PNG has the size asked for, its background, and none when none is wanted
     const file = await figureFile(
       figure,
       {
+        ...plainOptions,
         format: 'png',
-        words: 'outlines',
         wardrobe: plainWardrobe('light'),
         background,
         scale,
-        dpi: null,
-        inside: false,
       },
       NOTHING_BROUGHT,
     )
@@ -71,13 +70,10 @@ test('an SVG with text carries its fonts and asks nobody for anything', async ()
   const file = await figureFile(
     hostile('Prüfen घाट'),
     {
+      ...plainOptions,
       format: 'svg',
       words: 'text',
       wardrobe: plainWardrobe('dark'),
-      background: true,
-      scale: 1,
-      dpi: null,
-      inside: false,
     },
     NOTHING_BROUGHT,
   )
@@ -105,13 +101,10 @@ test('a picture too large to make is refused with the numbers', async () => {
   const file = await figureFile(
     { ...figure, kind: 'process', nodes: many, links: chain },
     {
+      ...plainOptions,
       format: 'png',
-      words: 'outlines',
       wardrobe: plainWardrobe('light'),
-      background: true,
       scale: 4,
-      dpi: null,
-      inside: false,
     },
     NOTHING_BROUGHT,
   )
@@ -127,13 +120,9 @@ test('a picture stands in its node, in the file; where it is not at hand its pla
   const address = `data:image/png;base64,${PNG.sync.write(red).toString('base64')}`
   const reds = async (pictures: Record<string, string>) => {
     const options = {
+      ...plainOptions,
       format: 'png',
-      words: 'outlines',
       wardrobe: plainWardrobe('light'),
-      background: true,
-      scale: 1,
-      dpi: null,
-      inside: false,
     } as const
     const file = await figureFile(figure, options, { pictures, fonts: {} })
     if ('code' in file) throw new Error(file.code)

@@ -18,7 +18,14 @@ export type Run = {
   readonly rtl: boolean
   readonly glyphs: readonly Glyph[]
 }
-export type Line = { readonly text: string; readonly width: number; readonly runs: readonly Run[] }
+export type Line = {
+  readonly text: string
+  readonly width: number
+  readonly runs: readonly Run[]
+  /** What stood between it and the next line of its paragraph; `-` for a hyphen at its end that goes where the two are one. */
+  readonly after: '' | ' ' | '\n' | '-'
+}
+type Set = Pick<Line, 'text' | 'after'>
 
 export type Typesetter = {
   /** One line, never broken. */
@@ -27,6 +34,8 @@ export type Typesetter = {
   readonly paragraph: (text: string, fonts: readonly FontKey[], size: number, room: number) => Line[]
   /** SVG path data of a glyph in font units, y up, and the units of its em. */
   readonly outline: (font: FontKey, glyph: number) => { readonly path: string; readonly unitsPerEm: number }
+  /** How far lines of a font reach over and under their baseline, in em. */
+  readonly reach: (font: FontKey) => { readonly above: number; readonly below: number }
   /** Characters of `text` that none of `fonts` has. */
   readonly missing: (text: string, fonts: readonly FontKey[]) => string[]
   /** Gives it further fonts; what it was given before stays as it is. */
@@ -132,7 +141,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     return run
   }
 
-  const line: Typesetter['line'] = (text, fonts, size) => {
+  const line = (text: string, fonts: readonly FontKey[], size: number, after: Line['after'] = ''): Line => {
     let x = 0
     const runs = itemise(text, fonts).map((item): Run => {
       const r = shapeItem(item)
@@ -141,7 +150,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
       const glyphs = r.glyphs.map((g) => ({ id: g.id, x: g.x * size, y: g.y * size }))
       return { font: r.font, text: r.text, x: at, width: r.width * size, rtl: item.level % 2 === 1, glyphs }
     })
-    return { text, width: x, runs }
+    return { text, width: x, runs, after }
   }
 
   const widthOf = (text: string, fonts: readonly FontKey[]): number =>
@@ -166,8 +175,8 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     return out
   }
 
-  const fill = (parts: readonly Piece[], space: number, hyphen: number, room: number): string[] => {
-    const out: string[] = []
+  const fill = (parts: readonly Piece[], space: number, hyphen: number, room: number): Set[] => {
+    const out: Set[] = []
     let now = ''
     let width = 0
     for (const [i, p] of parts.entries()) {
@@ -176,19 +185,19 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
       const after = p.inWord && parts[i + 1]?.inWord ? hyphen : 0
       if (now.trim() !== '' && width + gap * space + p.width + after > room + 0.01) {
         const broken = p.inWord && parts[i - 1]?.inWord && /\p{L}\p{M}*$/u.test(now)
-        out.push(broken ? `${now.trim()}-` : now.trim())
+        out.push(broken ? { text: `${now.trim()}-`, after: '-' } : { text: now.trim(), after: gap > 0 ? ' ' : '' })
         now = ''
         width = 0
       }
       width += (now === '' ? 0 : gap * space) + p.width
       now += p.text
       if (p.hard) {
-        out.push(now.trim())
+        out.push({ text: now.trim(), after: '\n' })
         now = ''
         width = 0
       }
     }
-    if (now.trim() !== '') out.push(now.trim())
+    if (now.trim() !== '') out.push({ text: now.trim(), after: '' })
     return out
   }
 
@@ -210,7 +219,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
         high = middle
       }
     }
-    return lines.map((l) => line(l, fonts, size))
+    return lines.map((l) => line(l.text, fonts, size, l.after))
   }
 
   return {
@@ -220,6 +229,11 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     outline: (font, glyph) => {
       const face = loadedFont(font)
       return { path: face.font.glyphToPath(glyph), unitsPerEm: face.unitsPerEm }
+    },
+    reach: (font) => {
+      const { font: f, unitsPerEm } = loadedFont(font)
+      const { ascender, descender } = f.hExtents()
+      return { above: ascender / unitsPerEm, below: -descender / unitsPerEm }
     },
     missing: (text, fonts) => {
       const covered = (c: number) => fonts.some((k) => has(k, c))

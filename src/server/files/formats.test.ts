@@ -4,16 +4,14 @@ import { figureKinds } from '@/core/figure'
 import { plainWardrobe } from '@/core/style'
 import { seededOfKind } from '@/core/testing/seededFigure'
 import { NOTHING_BROUGHT, figureFile, type FileOptions } from '../figureFile'
-import { formatNames } from './formats'
+import { formatNames, plainOptions } from './formats'
 import { figureInside, insideSvg, portable } from './inside'
 
 const plain: FileOptions = {
+  ...plainOptions,
   format: 'png',
   words: 'text',
   wardrobe: plainWardrobe('light'),
-  background: true,
-  scale: 1,
-  dpi: null,
   inside: true,
 }
 async function made(options: Partial<FileOptions>, seed = 3) {

@@ -1,18 +1,11 @@
 /** The formats a figure leaves in, a row each. */
 import { Resvg } from '@resvg/resvg-js'
 import sharp, { type Sharp } from 'sharp'
-import type { Figure } from '@/core/figure'
 import type { Problem } from '@/core/problem'
-import { insidePng, insideSvg } from './inside'
+import type { Drawing } from './drawing'
+import { insidePng, insideSvg, insideXml } from './inside'
+import { figureDeck } from './pptx/figureDeck'
 
-/** What a format is made of. */
-export type Drawing = {
-  readonly figure: Figure
-  /** Of the picture, in px of the figure. */
-  readonly width: number
-  readonly height: number
-  readonly svg: (words: 'text' | 'outlines', background: boolean) => Promise<string>
-}
 export type FormatOptions = {
   readonly words: 'text' | 'outlines'
   readonly background: boolean
@@ -22,6 +15,17 @@ export type FormatOptions = {
   readonly dpi: number | null
   /** The figure itself is put into the file, where the format has room for it. */
   readonly inside: boolean
+  /** Connectors of slides follow the shapes they are glued to; else they are lines as they are drawn. */
+  readonly glue: boolean
+}
+/** As files are asked for where nothing is said. */
+export const plainOptions: FormatOptions = {
+  words: 'outlines',
+  background: true,
+  scale: 1,
+  dpi: null,
+  inside: false,
+  glue: true,
 }
 type Row = {
   readonly type: string
@@ -32,7 +36,7 @@ type Row = {
 export const MAX_PIXELS = 60_000_000
 
 async function raster(d: Drawing, o: FormatOptions): Promise<Uint8Array | Problem> {
-  const pixels = Math.round(d.width * o.scale) * Math.round(d.height * o.scale)
+  const pixels = Math.round(d.scene.width * o.scale) * Math.round(d.scene.height * o.scale)
   if (pixels > MAX_PIXELS) return { code: 'picture-too-large', pixels, limit: MAX_PIXELS }
   const svg = await d.svg('outlines', o.background)
   return new Resvg(svg, { fitTo: { mode: 'zoom', value: o.scale }, font: { loadSystemFonts: false } }).render().asPng()
@@ -65,6 +69,10 @@ export const fileFormats = {
   },
   jpeg: { type: 'image/jpeg', make: coded(true, (i) => i.jpeg({ quality: 92, chromaSubsampling: '4:4:4' })) },
   webp: { type: 'image/webp', make: coded(false, (i) => i.webp({ lossless: true })) },
+  pptx: {
+    type: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
+    make: async (d, o) => figureDeck([d], { glue: o.glue, inside: o.inside ? insideXml : null, title: d.shown.title }),
+  },
 } satisfies Record<string, Row>
 
 export type FormatName = keyof typeof fileFormats

@@ -31,6 +31,10 @@ export function insideSvg(svg: string, figure: Figure): string {
   return `${svg.slice(0, at)}${OPENING}${escaped(jsonOf(figure))}</metadata>${svg.slice(at)}`
 }
 
+/** As a part of an office file. */
+export const insideXml = (figure: Figure): string =>
+  `<?xml version="1.0" encoding="UTF-8"?>\n<figure xmlns="urn:idle-compass:figure">${OPENING}${escaped(jsonOf(figure))}</metadata></figure>`
+
 /** Before the first chunk of pixels. */
 export function insidePng(png: Uint8Array, figure: Figure): Uint8Array {
   const data = Buffer.from(png)

@@ -15,6 +15,7 @@ const options = z.object({
   scale: z.coerce.number().min(0.05).max(40).default(1),
   dpi: z.coerce.number().min(36).max(2400).optional(),
   inside: z.enum(['yes', 'no']).default('yes'),
+  connectors: z.enum(['glued', 'fixed']).default('glued'),
   show: z.enum(['inline', 'attachment']).default('attachment'),
 })
 
@@ -29,7 +30,14 @@ export const GET = folioRoute('read', 'figure file', async ({ folio, params, per
   const wardrobe = { theme: o.theme, ...dress, order }
   const file = await makeFigureFile(
     figure,
-    { ...o, wardrobe, background: o.background === 'yes', dpi: o.dpi ?? null, inside: o.inside === 'yes' },
+    {
+      ...o,
+      wardrobe,
+      background: o.background === 'yes',
+      dpi: o.dpi ?? null,
+      inside: o.inside === 'yes',
+      glue: o.connectors === 'glued',
+    },
     await broughtFor(person.id, figure, wardrobe),
   )
   if ('code' in file) throw new Refusal(file)

@@ -1,0 +1,45 @@
+import type { Figure } from '@/core/figure'
+import { nativeObjects } from '@/core/formats'
+import type { FontKey } from '@/core/style'
+import type { Drawing } from '../drawing'
+import { installedFont } from '../installedFonts'
+import { deckFile, type Slide } from './deck'
+
+export type DeckOptions = {
+  readonly title: string
+  readonly glue: boolean
+  /** Puts a figure into the file; null for none. */
+  readonly inside: ((figure: Figure) => string) | null
+}
+
+/** Figures as slides of one deck: of the size of the first, in the theme of its style. */
+export function figureDeck(drawings: readonly Drawing[], options: DeckOptions): Uint8Array {
+  const [first] = drawings
+  if (!first) throw new Error('a deck needs a figure')
+  const { style, scene, shown, typesetter } = first
+  const name = (key: FontKey | undefined) => installedFont(key ?? 'grotesk-400', style.house)
+  return deckFile({
+    ...{ title: options.title, language: shown.language, width: scene.width, height: scene.height },
+    ...{ style: style.house.name, palette: style.palette, glue: options.glue, reach: typesetter.reach },
+    fonts: { heading: name(style.heading.fonts[0]), body: name(style.body.fonts[0]) },
+    slides: drawings.map((d) => slideOf(d, options)),
+  })
+}
+
+function slideOf(d: Drawing, { inside }: DeckOptions): Slide {
+  const { scene, style, shown, typesetter, images, description } = d
+  return {
+    ...{
+      title: shown.title,
+      width: scene.width,
+      height: scene.height,
+      language: shown.language,
+      palette: style.palette,
+    },
+    notes: [description, ...(shown.wasRead.text ? ['', shown.wasRead.text] : [])],
+    ground: scene.open ? null : scene.background,
+    objects: nativeObjects(scene, { reach: typesetter.reach, ...images }),
+    fontOf: (key) => installedFont(key, style.house),
+    inside: inside ? inside(d.figure) : null,
+  }
+}
