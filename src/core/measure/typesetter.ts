@@ -34,6 +34,8 @@ export type Typesetter = {
   readonly paragraph: (text: string, fonts: readonly FontKey[], size: number, room: number) => Line[]
   /** SVG path data of a glyph in font units, y up, and the units of its em. */
   readonly outline: (font: FontKey, glyph: number) => { readonly path: string; readonly unitsPerEm: number }
+  /** The characters that each glyph of a run stands for, so that its text is found again: `''` for marks set on others. */
+  readonly characters: (run: Pick<Run, 'font' | 'text' | 'rtl'>) => string[]
   /** How far lines of a font reach over and under their baseline, in em. */
   readonly reach: (font: FontKey) => { readonly above: number; readonly below: number }
   /** Characters of `text` that none of `fonts` has. */
@@ -47,6 +49,12 @@ type Loaded = {
   readonly unitsPerEm: number
   /** The characters it serves; null where the table of those that ship says it. */
   readonly codes: ReadonlySet<number> | null
+}
+type Shaped = {
+  readonly font: FontKey
+  readonly text: string
+  readonly width: number
+  readonly glyphs: readonly (Glyph & { readonly cluster: number; readonly advance: number })[]
 }
 type Item = { readonly text: string; readonly font: FontKey; readonly level: number }
 /** What a line may end after. `broken`: one sign of what is too long for any line; `inWord`: and a letter of a word, so that a
@@ -87,7 +95,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
   }
   add(files)
   const bidi = bidiFactory()
-  const shaped = new Map<string, Omit<Run, 'x' | 'rtl'>>() // in em of size 1
+  const shaped = new Map<string, Shaped>() // in em of size 1
 
   const loadedFont = (key: FontKey): Loaded => {
     const found = loaded.get(key)
@@ -118,7 +126,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     return visualOrder(out)
   }
 
-  const shapeItem = (item: Item): Omit<Run, 'x' | 'rtl'> => {
+  const shapeItem = (item: Item): Shaped => {
     const key = `${item.font} ${item.level % 2} ${item.text}`
     const known = shaped.get(key)
     if (known) return known
@@ -131,7 +139,8 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     const infos = buffer.getGlyphInfos()
     let pen = 0
     const glyphs = buffer.getGlyphPositions().map((p, i) => {
-      const at = { id: infos[i]?.codepoint ?? 0, x: (pen + p.xOffset) / unitsPerEm, y: -p.yOffset / unitsPerEm }
+      const { codepoint: id = 0, cluster = 0 } = infos[i] ?? {}
+      const at = { id, x: (pen + p.xOffset) / unitsPerEm, y: -p.yOffset / unitsPerEm, cluster, advance: p.xAdvance }
       pen += p.xAdvance
       return at
     })
@@ -230,6 +239,7 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
       const face = loadedFont(font)
       return { path: face.font.glyphToPath(glyph), unitsPerEm: face.unitsPerEm }
     },
+    characters: ({ font, text, rtl }) => dealt(shapeItem({ font, text, level: rtl ? 1 : 0 }), rtl),
     reach: (font) => {
       const { font: f, unitsPerEm } = loadedFont(font)
       const { ascender, descender } = f.hExtents()
@@ -250,6 +260,23 @@ function load(data: Uint8Array, key: FontKey): Loaded {
   const face = new Face(new Blob(data))
   const codes = isShippedFont(key) ? null : new Set(face.collectUnicodes())
   return { font: new Font(face), unitsPerEm: face.upem, codes }
+}
+
+/** The characters of a cluster over the glyphs of it that take room, in the order in which they are read. */
+function dealt({ text, glyphs }: Shaped, rtl: boolean): string[] {
+  const out = glyphs.map(() => '')
+  const starts = [...new Set(glyphs.map((g) => g.cluster))].toSorted((a, b) => a - b)
+  starts.forEach((start, i) => {
+    const characters = [...text.slice(start, starts[i + 1])]
+    const own = glyphs.flatMap((g, k) => (g.cluster === start ? [k] : []))
+    const wide = own.filter((k) => (glyphs[k]?.advance ?? 0) > 0)
+    const bearers = rtl ? wide.toReversed() : wide
+    const order = bearers.length > 0 ? bearers : own.slice(0, 1)
+    order.forEach(
+      (k, n) => (out[k] = (n < order.length - 1 ? characters.slice(n, n + 1) : characters.slice(n)).join('')),
+    )
+  })
+  return out
 }
 
 const isPlain = (text: string): boolean => !/[^\u0020-\u024f\u2010-\u2027\u20a0-\u20bf]/.test(text)

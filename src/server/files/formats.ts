@@ -3,7 +3,9 @@ import { Resvg } from '@resvg/resvg-js'
 import sharp, { type Sharp } from 'sharp'
 import type { Problem } from '@/core/problem'
 import type { Drawing } from './drawing'
-import { insidePng, insideSvg, insideXml } from './inside'
+import { insidePng, insideSvg, insideXml, jsonOf } from './inside'
+import { figureOdp } from './odf/figureOdp'
+import { figurePdf } from './pdf/figurePdf'
 import { figureDeck } from './pptx/figureDeck'
 
 export type FormatOptions = {
@@ -69,9 +71,18 @@ export const fileFormats = {
   },
   jpeg: { type: 'image/jpeg', make: coded(true, (i) => i.jpeg({ quality: 92, chromaSubsampling: '4:4:4' })) },
   webp: { type: 'image/webp', make: coded(false, (i) => i.webp({ lossless: true })) },
+  pdf: {
+    type: 'application/pdf',
+    make: (d, o) =>
+      figurePdf([d], { title: d.shown.title || 'Figure', background: o.background, inside: o.inside ? jsonOf : null }),
+  },
   pptx: {
     type: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
     make: async (d, o) => figureDeck([d], { glue: o.glue, inside: o.inside ? insideXml : null, title: d.shown.title }),
+  },
+  odp: {
+    type: 'application/vnd.oasis.opendocument.presentation',
+    make: async (d, o) => figureOdp([d], { glue: o.glue, inside: o.inside ? insideXml : null, title: d.shown.title }),
   },
 } satisfies Record<string, Row>
 

@@ -24,7 +24,7 @@ export function portable({ aside: _aside, outer: _outer, ...figure }: Figure): F
 }
 
 /** In the order of the schema, so that the same figure is the same bytes wherever it comes from. */
-const jsonOf = (figure: Figure): string => JSON.stringify(figureSchema.parse(portable(figure)))
+export const jsonOf = (figure: Figure): string => JSON.stringify(figureSchema.parse(portable(figure)))
 
 export function insideSvg(svg: string, figure: Figure): string {
   const at = svg.indexOf('</desc>') + '</desc>'.length

@@ -16,7 +16,7 @@ import type { FontKey } from '@/core/style'
 import type { InstalledFont } from '../installedFonts'
 import { connectorGeometry } from './connectorGeometry'
 import { colourXml, type ThemeColours } from './theme'
-import { insetsOf, roomOf } from './textRoom'
+import { insetsOf, roomOf } from '../textRoom'
 
 /** EMU in a px. */
 const EMU = 9525
