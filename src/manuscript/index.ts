@@ -9,6 +9,7 @@ export {
   type NodeJson,
   type YPlace,
 } from './inYjs'
+export { manuscriptBlocks, plainWords, type ManuscriptBlock, type TableCell, type Words } from './blocks'
 export { byPlace, inTextOrder } from './order'
 export { fromLineStart, pieceAt, project, type Projection, type TextTree } from './projection'
 export { manuscriptFault } from './sound'

@@ -45,7 +45,7 @@ export async function drawingOf(given: Figure, wardrobe: Wardrobe, { pictures, f
     svgFile(scene, {
       ...{ title, description, background },
       words: words === 'text' ? { as: 'text', ...images } : { as: 'outlines', typesetter, ...images },
-      fontFaces: words === 'text' ? await embeddedFonts(scene, fonts) : '',
+      fontFaces: words === 'text' ? await fontFaces([scene], fonts) : '',
     })
   return {
     figure: given,
@@ -78,10 +78,10 @@ async function iconsOf(scene: Scene, pictures: Brought['pictures']): Promise<Wor
   }
 }
 
-/** `@font-face` rules with the glyphs the scene uses, as WOFF2 in data addresses. */
-async function embeddedFonts(scene: Scene, fonts: Brought['fonts']): Promise<string> {
+/** `@font-face` rules with the glyphs that scenes use, as WOFF2 in data addresses. */
+export async function fontFaces(scenes: readonly Scene[], fonts: Brought['fonts']): Promise<string> {
   const used = new Map<FontKey, Set<string>>()
-  for (const m of scene.marks)
+  for (const m of scenes.flatMap((s) => s.marks))
     if (m.mark === 'text')
       for (const r of m.lines.flatMap((l) => l.runs)) {
         const set = used.get(r.font) ?? new Set()

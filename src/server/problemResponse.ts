@@ -27,6 +27,7 @@ const statusOf: Record<Problem['code'], number> = {
   'no-reader': 404,
   'picture-too-large': 422,
   'picture-too-slow': 422,
+  'no-figures': 422,
   'picture-unreadable': 415,
   'colours-none': 415,
   'no-figure-inside': 422,

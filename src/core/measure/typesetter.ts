@@ -32,6 +32,8 @@ export type Typesetter = {
   readonly line: (text: string, fonts: readonly FontKey[], size: number) => Line
   /** Lines no wider than `room` where breaking allows it, balanced: the narrowest setting with that many lines. */
   readonly paragraph: (text: string, fonts: readonly FontKey[], size: number, room: number) => Line[]
+  /** Lines filled one after the other, as running text is set. */
+  readonly flow: (text: string, fonts: readonly FontKey[], size: number, room: number) => Line[]
   /** SVG path data of a glyph in font units, y up, and the units of its em. */
   readonly outline: (font: FontKey, glyph: number) => { readonly path: string; readonly unitsPerEm: number }
   /** The characters that each glyph of a run stands for, so that its text is found again: `''` for marks set on others. */
@@ -231,10 +233,17 @@ export function createTypesetter(files: readonly FontFile[]): Typesetter {
     return lines.map((l) => line(l.text, fonts, size, l.after))
   }
 
+  const flow: Typesetter['flow'] = (text, fonts, size, room) => {
+    const [space, hyphen] = [widthOf(' ', fonts) * size, widthOf('-', fonts) * size]
+    const lines = fill(pieces(text, fonts, size, room), space, hyphen, room)
+    return lines.map((l) => line(l.text, fonts, size, l.after))
+  }
+
   return {
     add,
     line: (text, fonts, size) => line(showable(text), fonts, size),
     paragraph: (text, fonts, size, room) => paragraph(showable(text), fonts, size, room),
+    flow: (text, fonts, size, room) => flow(showable(text), fonts, size, room),
     outline: (font, glyph) => {
       const face = loadedFont(font)
       return { path: face.font.glyphToPath(glyph), unitsPerEm: face.unitsPerEm }

@@ -1,5 +1,6 @@
 /** A figure inside its own file, so that the file can be opened and changed here again: its JSON in the `metadata` of an SVG
  *  (SVG 1.1, 21), or in a compressed text chunk of a PNG (ISO/IEC 15948, 11.3.4.5). Reading is total over any bytes. */
+import { createHash } from 'node:crypto'
 import { crc32, deflateSync, inflateSync } from 'node:zlib'
 import { figureSchema, type Figure } from '@/core/figure'
 import { escaped } from '@/core/formats'
@@ -25,6 +26,10 @@ export function portable({ aside: _aside, outer: _outer, ...figure }: Figure): F
 
 /** In the order of the schema, so that the same figure is the same bytes wherever it comes from. */
 export const jsonOf = (figure: Figure): string => JSON.stringify(figureSchema.parse(portable(figure)))
+
+/** What a figure shows, as a short name: another where anything of it is another. */
+export const versionOf = (figure: Figure): string =>
+  createHash('sha256').update(jsonOf(figure)).digest('hex').slice(0, 16)
 
 export function insideSvg(svg: string, figure: Figure): string {
   const at = svg.indexOf('</desc>') + '</desc>'.length

@@ -1,5 +1,6 @@
 import type { Figure } from '@/core/figure'
 import { nativeObjects } from '@/core/formats'
+import type { Mark, Scene } from '@/core/scene'
 import type { FontKey } from '@/core/style'
 import type { Drawing } from '../drawing'
 import { installedFont } from '../installedFonts'
@@ -10,6 +11,8 @@ export type DeckOptions = {
   readonly glue: boolean
   /** Puts a figure into the file; null for none. */
   readonly inside: ((figure: Figure) => string) | null
+  /** The deck begins with a slide that has its title. */
+  readonly titled?: boolean
 }
 
 /** Figures as slides of one deck: of the size of the first, in the theme of its style. */
@@ -22,7 +25,10 @@ export function figureDeck(drawings: readonly Drawing[], options: DeckOptions): 
     ...{ title: options.title, language: shown.language, width: scene.width, height: scene.height },
     ...{ style: style.house.name, palette: style.palette, glue: options.glue, reach: typesetter.reach },
     fonts: { heading: name(style.heading.fonts[0]), body: name(style.body.fonts[0]) },
-    slides: drawings.map((d) => slideOf(d, options)),
+    slides: [
+      ...(options.titled ? [titleSlide(first, options.title)] : []),
+      ...drawings.map((d) => slideOf(d, options)),
+    ],
   })
 }
 
@@ -41,5 +47,27 @@ function slideOf(d: Drawing, { inside }: DeckOptions): Slide {
     objects: nativeObjects(scene, { reach: typesetter.reach, ...images }),
     fontOf: (key) => installedFont(key, style.house),
     inside: inside ? inside(d.figure) : null,
+  }
+}
+
+function titleSlide(first: Drawing, title: string): Slide {
+  const { scene, style, shown, typesetter } = first
+  const size = 44
+  const lines = typesetter.paragraph(title, style.heading.fonts, size, scene.width * 0.8)
+  const pitch = size * 1.25
+  const top = (scene.height - lines.length * pitch) / 2
+  const mark: Mark = {
+    ...{ mark: 'text', owner: '', fill: style.palette.ink },
+    lines: lines.map((l, i) => ({
+      ...{ text: l.text, after: l.after, size, turn: 0, baseline: top + pitch * (i + 0.72) },
+      runs: l.runs.map((r) => ({ ...r, x: r.x + (scene.width - l.width) / 2 })),
+    })),
+  }
+  const page: Scene = { ...scene, marks: [mark], nodes: [], links: [], notes: [] }
+  return {
+    ...{ title, width: scene.width, height: scene.height, language: shown.language, palette: style.palette },
+    ...{ notes: [], ground: style.palette.ground, inside: null },
+    objects: nativeObjects(page, { reach: typesetter.reach, pictureAt: () => null, iconAt: () => null }),
+    fontOf: (key) => installedFont(key, style.house),
   }
 }
