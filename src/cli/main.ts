@@ -12,7 +12,7 @@ import { propose, type Reading } from '@/core/propose'
 import { readText } from '@/core/reading'
 import { shippedLexicon } from '@/server/lexicon'
 import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
-import { formatNames, plainOptions } from '@/server/files/formats'
+import { formatNames, plainOptions } from '@/server/files/fileTypes'
 import { NOTHING_BROUGHT, figureFile } from '@/server/figureFile'
 
 const USAGE = `idle-compass read <file|-> [--kind K] [--json]

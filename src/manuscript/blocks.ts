@@ -3,8 +3,7 @@ import * as Y from 'yjs'
 import type { Anchor } from './inYjs'
 
 export type Words = readonly (
-  | { readonly text: string; readonly strong: boolean; readonly em: boolean }
-  | { readonly text: '\n' }
+  { readonly text: string; readonly strong: boolean; readonly em: boolean } | { readonly text: '\n' }
 )[]
 export type ManuscriptBlock =
   | { readonly block: 'heading'; readonly level: number; readonly words: Words }
@@ -94,7 +93,8 @@ function wordsOf(element: Y.XmlElement): Words {
     const delta = child.toDelta() as { insert: unknown; attributes?: Readonly<Record<string, unknown>> }[]
     return delta.flatMap((op): Words => {
       if (typeof op.insert !== 'string') return [{ text: '\n' }]
-      const has = (mark: string) => Object.keys(op.attributes ?? {}).some((k) => k === mark || k.startsWith(`${mark}--`))
+      const has = (mark: string) =>
+        Object.keys(op.attributes ?? {}).some((k) => k === mark || k.startsWith(`${mark}--`))
       return [{ text: op.insert, strong: has('strong'), em: has('em') }]
     })
   })

@@ -9,7 +9,7 @@ import { NOTHING_BROUGHT, type Brought, type FileOptions } from './figureFile'
 import { shippedFile } from './home'
 import { log } from './log'
 import { answerWithin } from './threadAnswer'
-import { plainOptions } from './files/formats'
+import { plainOptions } from './files/fileTypes'
 
 export type Job = { readonly figure: Figure; readonly options: FileOptions; readonly brought: Brought }
 export type Done = { readonly made: Uint8Array | Problem } | { readonly fault: string }

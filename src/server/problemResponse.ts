@@ -28,6 +28,7 @@ const statusOf: Record<Problem['code'], number> = {
   'picture-too-large': 422,
   'picture-too-slow': 422,
   'no-figures': 422,
+  'folio-too-heavy': 422,
   'picture-unreadable': 415,
   'colours-none': 415,
   'no-figure-inside': 422,

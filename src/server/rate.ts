@@ -9,6 +9,8 @@ const perMinute = {
   'new folio': 1_200,
   'folio change': 600,
   'figure file': 600,
+  /** Told of every second while one is made. */
+  export: 600,
   version: 600,
   picture: 1_200,
   font: 60,

@@ -6,7 +6,7 @@ import { figureFile } from './figureFile'
 import { fontFile } from './fontFiles'
 import { fontFrom } from './fontThread'
 import { readFont } from './readFont'
-import { plainOptions } from './files/formats'
+import { plainOptions } from './files/fileTypes'
 
 const ttf = readFileSync(fontFile('hand-400'))
 const verdict = async (bytes: Uint8Array): Promise<string> => {

@@ -53,6 +53,22 @@ export type Tables = {
     data: Buffer
     made_at: Time
   }
+  /** A folio made into a file: `state` is waiting, working, done, failed or stopped. */
+  export_job: {
+    id: string
+    folio_id: string
+    asked_by: string
+    name: string
+    format: string
+    options: ColumnType<unknown, string, string>
+    state: ColumnType<string, string | undefined, string>
+    done: Generated<number>
+    total: Generated<number>
+    problem: ColumnType<unknown, string | undefined, string>
+    file: ColumnType<Buffer | null, Buffer | undefined, Buffer | null>
+    asked_at: Time
+    beat_at: Time
+  }
   folio_upload: { folio_id: string; hash: string }
   folio_snapshot: { folio_id: string; sequence: Big; data: Buffer; created_at: Time }
 }

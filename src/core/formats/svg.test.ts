@@ -8,7 +8,7 @@ import { seededFigure } from '../testing/seededFigure'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { steps } from '../testing/steps'
 import { escaped, svgFile } from './svg'
-import { plainOptions } from '@/server/files/formats'
+import { plainOptions } from '@/server/files/fileTypes'
 
 const typesetter = shippedTypesetter()
 const hostile = (text: string) => {

@@ -31,6 +31,7 @@ export type Problem =
   | { readonly code: 'picture-too-large'; readonly pixels: number; readonly limit: number }
   | { readonly code: 'picture-too-slow'; readonly seconds: number }
   | { readonly code: 'no-figures' }
+  | { readonly code: 'folio-too-heavy' }
   | { readonly code: 'picture-unreadable' }
   | { readonly code: 'picture-too-heavy'; readonly limit: number }
   | { readonly code: 'pictures-too-many'; readonly limit: number }
@@ -90,6 +91,8 @@ const english: Sentences = {
   'no-reader': () => 'No other reader is configured here. READER_URL names one when the server is started.',
   'picture-too-large': (p) =>
     `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
+  'folio-too-heavy': () =>
+    'This folio needs more memory than one file may take. Ask for figures alone, or at a smaller size.',
   'no-figures': () => 'This folio has no figures yet. Make one first, or choose a document, which has the text.',
   'picture-too-slow': (p) =>
     `This figure is too dense to be drawn within ${p.seconds} seconds. Remove links, or split it into several figures.`,

@@ -4,7 +4,7 @@ import { figureKinds } from '@/core/figure'
 import { plainWardrobe } from '@/core/style'
 import { seededOfKind } from '@/core/testing/seededFigure'
 import { NOTHING_BROUGHT, figureFile, type FileOptions } from '../figureFile'
-import { formatNames, plainOptions } from './formats'
+import { formatNames, plainOptions } from './fileTypes'
 import { figureInside, insideSvg, portable } from './inside'
 
 const plain: FileOptions = {

@@ -3,34 +3,13 @@ import { Resvg } from '@resvg/resvg-js'
 import sharp, { type Sharp } from 'sharp'
 import type { Problem } from '@/core/problem'
 import type { Drawing } from './drawing'
+import type { FormatName, FormatOptions } from './fileTypes'
 import { insidePng, insideSvg, insideXml, jsonOf } from './inside'
 import { figureOdp } from './odf/figureOdp'
 import { figurePdf } from './pdf/figurePdf'
 import { figureDeck } from './pptx/figureDeck'
 
-export type FormatOptions = {
-  readonly words: 'text' | 'outlines'
-  readonly background: boolean
-  /** Pixels of a raster per px of the figure. */
-  readonly scale: number
-  /** How many pixels of a raster are to be printed to an inch; null where nobody has said. */
-  readonly dpi: number | null
-  /** The figure itself is put into the file, where the format has room for it. */
-  readonly inside: boolean
-  /** Connectors of slides follow the shapes they are glued to; else they are lines as they are drawn. */
-  readonly glue: boolean
-}
-/** As files are asked for where nothing is said. */
-export const plainOptions: FormatOptions = {
-  words: 'outlines',
-  background: true,
-  scale: 1,
-  dpi: null,
-  inside: false,
-  glue: true,
-}
 type Row = {
-  readonly type: string
   readonly make: (drawing: Drawing, options: FormatOptions) => Promise<Uint8Array | Problem>
 }
 
@@ -56,35 +35,27 @@ const coded =
 
 export const fileFormats = {
   svg: {
-    type: 'image/svg+xml',
     make: async (d, o) => {
       const svg = await d.svg(o.words, o.background)
       return new TextEncoder().encode(o.inside ? insideSvg(svg, d.figure) : svg)
     },
   },
   png: {
-    type: 'image/png',
     make: async (d, o) => {
       const png = o.dpi ? await coded(false, (i) => i.png({ compressionLevel: 9 }))(d, o) : await raster(d, o)
       return 'code' in png || !o.inside ? png : insidePng(png, d.figure)
     },
   },
-  jpeg: { type: 'image/jpeg', make: coded(true, (i) => i.jpeg({ quality: 92, chromaSubsampling: '4:4:4' })) },
-  webp: { type: 'image/webp', make: coded(false, (i) => i.webp({ lossless: true })) },
+  jpeg: { make: coded(true, (i) => i.jpeg({ quality: 92, chromaSubsampling: '4:4:4' })) },
+  webp: { make: coded(false, (i) => i.webp({ lossless: true })) },
   pdf: {
-    type: 'application/pdf',
     make: (d, o) =>
       figurePdf([d], { title: d.shown.title || 'Figure', background: o.background, inside: o.inside ? jsonOf : null }),
   },
   pptx: {
-    type: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
     make: async (d, o) => figureDeck([d], { glue: o.glue, inside: o.inside ? insideXml : null, title: d.shown.title }),
   },
   odp: {
-    type: 'application/vnd.oasis.opendocument.presentation',
     make: async (d, o) => figureOdp([d], { glue: o.glue, inside: o.inside ? insideXml : null, title: d.shown.title }),
   },
-} satisfies Record<string, Row>
-
-export type FormatName = keyof typeof fileFormats
-export const formatNames = Object.keys(fileFormats) as FormatName[]
+} satisfies Record<FormatName, Row>

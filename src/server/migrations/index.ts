@@ -5,6 +5,7 @@ import { versions } from './m0003Versions'
 import { pictures } from './m0004Pictures'
 import { uploads } from './m0005Uploads'
 import { standard } from './m0006Standard'
+import { exports } from './m0007Exports'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -14,4 +15,5 @@ export const migrations: Record<string, Migration> = {
   '0004_pictures': pictures,
   '0005_uploads': uploads,
   '0006_standard': standard,
+  '0007_exports': exports,
 }

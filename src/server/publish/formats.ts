@@ -8,9 +8,9 @@ import { manyFiles } from './many'
 import { odtOf } from './odt'
 import { pdfOf } from './pdf'
 import type { Made, Medium, Publication } from './publication'
+import type { PublicationFormat } from './publicationTypes'
 
 type Row = {
-  readonly type: string
   readonly medium: Medium
   readonly make: (publication: Publication) => Promise<Made>
 }
@@ -21,26 +21,11 @@ const deckOptions = ({ title, options }: Publication) => ({
 const slides = ({ figures }: Publication) => figures.flatMap((f) => f.drawings)
 
 export const publicationFormats = {
-  pdf: { type: 'application/pdf', medium: 'document', make: pdfOf },
-  docx: {
-    type: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
-    medium: 'document',
-    make: docxOf,
-  },
-  odt: { type: 'application/vnd.oasis.opendocument.text', medium: 'document', make: odtOf },
-  pptx: {
-    type: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
-    medium: 'deck',
-    make: async (p) => figureDeck(slides(p), { ...deckOptions(p), titled: p.options.text }),
-  },
-  odp: {
-    type: 'application/vnd.oasis.opendocument.presentation',
-    medium: 'deck',
-    make: async (p) => figureOdp(slides(p), deckOptions(p)),
-  },
-  html: { type: 'text/html', medium: 'page', make: htmlOf },
-  zip: { type: 'application/zip', medium: 'files', make: manyFiles },
-} satisfies Record<string, Row>
-
-export type PublicationFormat = keyof typeof publicationFormats
-export const publicationFormatNames = Object.keys(publicationFormats) as PublicationFormat[]
+  pdf: { medium: 'document', make: pdfOf },
+  docx: { medium: 'document', make: docxOf },
+  odt: { medium: 'document', make: odtOf },
+  pptx: { medium: 'deck', make: async (p) => figureDeck(slides(p), { ...deckOptions(p), titled: p.options.text }) },
+  odp: { medium: 'deck', make: async (p) => figureOdp(slides(p), deckOptions(p)) },
+  html: { medium: 'page', make: htmlOf },
+  zip: { medium: 'files', make: manyFiles },
+} satisfies Record<PublicationFormat, Row>

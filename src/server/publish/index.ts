@@ -1,5 +1,6 @@
 /** A whole folio as one file. */
-import { publicationFormats, type PublicationFormat } from './formats'
+import { publicationFormats } from './formats'
+import type { PublicationFormat } from './publicationTypes'
 import { publicationOf, type FolioContent, type Made, type Progress, type PublishOptions } from './publication'
 
 export async function published(
@@ -14,6 +15,5 @@ export async function published(
   return row.make(await publicationOf(content, row.medium, options, progress))
 }
 
-export { publicationFormatNames, publicationFormats, type PublicationFormat } from './formats'
 export { namingParts } from './many'
 export type { FolioContent, PublishOptions } from './publication'

@@ -1,7 +1,8 @@
 /** All figures of a folio as files in one archive, called by a pattern, with a list of what is in it. */
 import { kinds } from '@/core/figure'
 import { stringify } from '../files/csv'
-import { fileFormats, plainOptions } from '../files/formats'
+import { fileFormats } from '../files/formats'
+import { plainOptions } from '../files/fileTypes'
 import { versionOf } from '../files/inside'
 import { zipped } from '../files/zipped'
 import type { Made, Publication, Published } from './publication'

@@ -52,6 +52,38 @@ export const formats = {
     raster: true,
     holds: false,
   },
+  pdf: {
+    name: 'PDF',
+    hint: 'vector, its fonts inside, its words can be searched',
+    query: 'format=pdf',
+    extension: 'pdf',
+    raster: false,
+    holds: true,
+  },
+  pptx: {
+    name: 'Slide (PPTX)',
+    hint: 'shapes with their words, connectors glued to them: all of it can be edited',
+    query: 'format=pptx',
+    extension: 'pptx',
+    raster: false,
+    holds: true,
+  },
+  'pptx-fixed': {
+    name: 'Slide (PPTX), lines as drawn',
+    hint: 'for LibreOffice, which leads connectors anew: lines stay where they are and follow nothing',
+    query: 'format=pptx&connectors=fixed',
+    extension: 'pptx',
+    raster: false,
+    holds: true,
+  },
+  odp: {
+    name: 'OpenDocument slide (ODP)',
+    hint: 'the same for LibreOffice and others',
+    query: 'format=odp',
+    extension: 'odp',
+    raster: false,
+    holds: true,
+  },
 } as const satisfies Record<string, Format>
 export type FormatId = keyof typeof formats
 export const formatIds = Object.keys(formats) as FormatId[]

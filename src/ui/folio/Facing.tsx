@@ -32,6 +32,8 @@ type FacingProps = {
   readonly onOpen: (file: File) => void
   /** The house style of all figures. */
   readonly onDress: () => void
+  /** The folio as a file. */
+  readonly onDeliver: () => void
   readonly children: ReactNode
 }
 type Tops = {
@@ -62,6 +64,7 @@ export function Facing({
   onMake,
   onOpen,
   onDress,
+  onDeliver,
   children,
 }: FacingProps) {
   const page = useRef<HTMLDivElement>(null)
@@ -156,14 +159,24 @@ export function Facing({
       >
         {reading && <div className="sticky top-1 max-h-[calc(100vh-96px)] overflow-auto">{children}</div>}
         <div className={reading ? 'hidden' : ''}>
-          <button
-            type="button"
-            className="quiet-button absolute top-2 left-7"
-            title="One house style for all figures of the folio"
-            onClick={onDress}
-          >
-            Dress the folio
-          </button>
+          <span className="absolute top-2 left-6 flex gap-1">
+            <button
+              type="button"
+              className="quiet-button"
+              title="One house style for all figures of the folio"
+              onClick={onDress}
+            >
+              Dress the folio
+            </button>
+            <button
+              type="button"
+              className="quiet-button"
+              title="As a document, slides, a web page or files"
+              onClick={onDeliver}
+            >
+              Deliver the folio
+            </button>
+          </span>
           <span className="absolute top-2 right-6 flex gap-1">
             <FileButton
               says="Open a figure"

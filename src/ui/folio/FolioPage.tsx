@@ -41,6 +41,7 @@ const readingsPanel = () => import('./ReadingsPanel')
 const ReadingsPanel = dynamic(async () => (await readingsPanel()).ReadingsPanel)
 /** Fetched when somebody asks for it: with all that a style is made of. */
 const DressFolio = dynamic(async () => (await import('../dress/DressFolio')).DressFolio)
+const DeliverFolio = dynamic(async () => (await import('../deliver/DeliverFolio')).DeliverFolio)
 
 type PageProps = {
   readonly id: string
@@ -204,18 +205,20 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
     [stands, projection, passage, readings],
   )
 
-  const [dressing, setDressing] = useState(false)
-  const dress = useCallback(() => setDressing(true), [])
+  const [open, setOpen] = useState<'dress' | 'deliver' | null>(null)
+  const dress = useCallback(() => setOpen('dress'), [])
+  const deliver = useCallback(() => setOpen('deliver'), [])
   const write = useCallback((name: keyof typeof writing) => editor?.run(name), [editor])
   const commands = useMemo<Command[]>(
     () => [
       { name: 'Read the passage at the caret', keys: 'Mod+Enter', at: BOTH_PAGES, run: readPassage },
       { name: 'Make a figure by hand: from rows, or by typing', run: makeByHand },
       { name: 'Dress the folio: one house style for all figures', run: dress },
+      { name: 'Deliver the folio: document, slides, web page, files', run: deliver },
       ...(passage ? [{ name: 'Close the readings', keys: 'Escape', at: BOTH_PAGES, run: close }] : []),
       ...writingCommands(write),
     ],
-    [readPassage, passage, close, write, makeByHand, dress],
+    [readPassage, passage, close, write, makeByHand, dress, deliver],
   )
   useCommands(commands)
 
@@ -267,6 +270,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
           onMake={makeByHand}
           onOpen={openFigure}
           onDress={dress}
+          onDeliver={deliver}
           onPoint={(s, part) => pointAtPart(s.figure.id, part === null ? [] : wordsOf(s, projection.text, part), part)}
         >
           {passage && (
@@ -294,7 +298,8 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
           )}
         </Facing>
       </div>
-      {dressing && <DressFolio folio={folio} onClose={() => setDressing(false)} />}
+      {open === 'dress' && <DressFolio folio={folio} onClose={() => setOpen(null)} />}
+      {open === 'deliver' && <DeliverFolio folio={folio} onClose={() => setOpen(null)} />}
     </main>
   )
 }

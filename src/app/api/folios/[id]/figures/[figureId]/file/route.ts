@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Refusal, folioRoute } from '@/server/answer'
 import { makeFigureFile } from '@/server/figureThread'
-import { fileFormats, formatNames } from '@/server/files/formats'
+import { fileTypes, formatNames } from '@/server/files/fileTypes'
 import { broughtFor } from '@/server/brought'
 import { freshProjection } from '@/server/folioDocument'
 
@@ -44,7 +44,7 @@ export const GET = folioRoute('read', 'figure file', async ({ folio, params, per
   const name = `${(figure.title || 'figure').replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}.${o.format}`
   return new Response(Buffer.from(file), {
     headers: {
-      'content-type': fileFormats[o.format].type,
+      'content-type': fileTypes[o.format],
       'content-disposition': `${o.show}; filename*=UTF-8''${encodeURIComponent(name)}`,
       'cache-control': 'private, no-cache',
       // An SVG opened by itself may run nothing and fetch nothing.

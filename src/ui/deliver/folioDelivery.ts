@@ -1,0 +1,134 @@
+/** How a whole folio is delivered: by the place it goes to, then as one likes. Pure, apart from remembering it. */
+import { z } from 'zod/mini'
+
+type Format = {
+  readonly name: string
+  readonly hint: string
+  /** It can hold the manuscript; its pages have a size; its connectors can be glued; its figures are files of their own. */
+  readonly text: boolean
+  readonly pages: boolean
+  readonly glue: boolean
+  readonly many: boolean
+}
+const document = { text: true, pages: true, glue: false, many: false }
+const deck = { text: false, pages: false, glue: true, many: false }
+
+export const folioFormats = {
+  docx: { name: 'Word document (DOCX)', hint: 'text you can go on writing in, figures as sharp pictures', ...document },
+  odt: { name: 'OpenDocument text (ODT)', hint: 'the same, for LibreOffice and others', ...document },
+  pdf: { name: 'PDF', hint: 'to be read and printed as it is', ...document },
+  pptx: { name: 'Slides (PPTX)', hint: 'a slide for each figure, of shapes and connectors you can edit', ...deck },
+  odp: { name: 'OpenDocument slides (ODP)', hint: 'the same, for LibreOffice and others', ...deck },
+  html: {
+    name: 'Web page (HTML)',
+    hint: 'one file that needs nothing else; figures can be walked and zoomed',
+    ...document,
+    pages: false,
+  },
+  zip: {
+    name: 'Figures as files (ZIP)',
+    hint: 'each figure a file, with a list of what is there',
+    ...deck,
+    glue: false,
+    many: true,
+  },
+} as const satisfies Record<string, Format>
+export type FolioFormat = keyof typeof folioFormats
+export const folioFormatIds = Object.keys(folioFormats) as FolioFormat[]
+
+export const eachFormats = ['png', 'svg', 'jpeg', 'webp', 'pdf', 'pptx', 'odp'] as const
+
+export const folioDeliverySchema = z.object({
+  format: z.enum(folioFormatIds),
+  theme: z.enum(['light', 'dark']),
+  text: z.boolean(),
+  background: z.boolean(),
+  paper: z.enum(['a4', 'letter']),
+  glue: z.boolean(),
+  inside: z.boolean(),
+  reframe: z.boolean(),
+  each: z.enum(eachFormats),
+  naming: z.string().check(z.minLength(1), z.maxLength(120)),
+  scale: z.number().check(z.gte(0.1), z.lte(8)),
+  dpi: z.nullable(z.number().check(z.gte(36), z.lte(2400))),
+})
+export type FolioDelivery = z.infer<typeof folioDeliverySchema>
+
+export const firstFolioDelivery = (theme: FolioDelivery['theme']): FolioDelivery => ({
+  ...{ format: 'docx', theme, text: true, background: true, paper: 'a4', glue: true, inside: true, reframe: true },
+  ...{ each: 'png', naming: '{number} {title}', scale: 2, dpi: null },
+})
+
+/** What a place of use asks for, all at once. */
+export const places: Readonly<
+  Record<string, { readonly name: string; readonly hint: string; readonly sets: Partial<FolioDelivery> }>
+> = {
+  handbook: {
+    name: 'Handbook page',
+    hint: 'a document to go on writing in',
+    sets: { format: 'docx', text: true, theme: 'light', background: false, reframe: true },
+  },
+  slides: {
+    name: 'Slide deck',
+    hint: 'one figure a slide, editable',
+    sets: { format: 'pptx', background: true, reframe: true, glue: true },
+  },
+  web: {
+    name: 'Web article',
+    hint: 'one page, light and dark',
+    sets: { format: 'html', text: true, background: false, reframe: true },
+  },
+  print: {
+    name: 'Print',
+    hint: 'a PDF for paper',
+    sets: { format: 'pdf', text: true, theme: 'light', background: false, reframe: true },
+  },
+}
+
+/** The place whose wishes these are; null where they are somebody's own. */
+export const placeFor = (d: FolioDelivery): string | null =>
+  Object.keys(places).find((id) =>
+    Object.entries(places[id]?.sets ?? {}).every(([key, value]) => d[key as keyof FolioDelivery] === value),
+  ) ?? null
+
+const keyOf = (folio: string): string => `idle-compass folio delivery ${folio}`
+
+/** How the folio was delivered last, on this machine. */
+export function lastFolioDelivery(folio: string, theme: FolioDelivery['theme']): FolioDelivery {
+  try {
+    const kept = folioDeliverySchema.safeParse(JSON.parse(localStorage.getItem(keyOf(folio)) ?? 'null'))
+    if (kept.success) return kept.data
+  } catch {
+    // Storage that is shut, or words that are no settings: begin as if nothing had been delivered.
+  }
+  return firstFolioDelivery(theme)
+}
+
+export function keepFolioDelivery(folio: string, delivery: FolioDelivery): void {
+  try {
+    localStorage.setItem(keyOf(folio), JSON.stringify(delivery))
+  } catch {
+    // Storage that is shut or full: the next delivery begins afresh, and nothing else is lost.
+  }
+}
+
+/** As the server tells of it. */
+export const exportListSchema = z.object({
+  exports: z.array(
+    z.object({
+      ...{ id: z.string(), name: z.string(), format: z.enum(folioFormatIds) },
+      state: z.enum(['waiting', 'working', 'done', 'failed', 'stopped']),
+      ...{ done: z.number(), total: z.number(), askedAt: z.string(), problem: z.nullable(z.string()) },
+    }),
+  ),
+})
+export type ExportRow = z.infer<typeof exportListSchema>['exports'][number]
+
+/** How it stands with one, in words. */
+export function standsAs({ state, done, total, problem }: ExportRow): string {
+  if (state === 'waiting') return 'Waiting for the one before it'
+  if (state === 'working') return total > 0 ? `Figure ${Math.min(done + 1, total)} of ${total}` : 'Being made'
+  if (state === 'failed') return problem ?? 'It could not be made. Ask for it again.'
+  return state === 'done' ? 'Ready' : 'Stopped'
+}
+export const isUnderWay = (e: ExportRow): boolean => e.state === 'waiting' || e.state === 'working'

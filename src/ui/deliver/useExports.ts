@@ -1,0 +1,76 @@
+'use client'
+
+import { useCallback, useEffect, useState } from 'react'
+import { useNotice } from '../chrome/Notice'
+import type { OpenFolio } from '../folio/useFolio'
+import { ask, send } from '../send'
+import { exportListSchema, isUnderWay, type ExportRow, type FolioDelivery } from './folioDelivery'
+
+const LOOK_MS = 700
+const WAIT_MS = 5000
+
+export type Exports = {
+  readonly rows: readonly ExportRow[]
+  readonly asking: boolean
+  readonly order: (delivery: FolioDelivery) => void
+  readonly drop: (id: string) => void
+}
+
+/** The files of a folio: asked for, watched while they are made, fetched when they are ready. */
+export function useExports(folio: OpenFolio): Exports {
+  const tell = useNotice()
+  const [rows, setRows] = useState<readonly ExportRow[]>([])
+  const [asking, setAsking] = useState(false)
+  /** Ordered in this window: it is fetched as soon as it is there. */
+  const [mine, setMine] = useState<ReadonlySet<string>>(new Set())
+  const path = `/api/folios/${folio.id}/exports`
+
+  const look = useCallback(async () => {
+    const answer = await ask('GET', path)
+    if ('problem' in answer) return
+    const list = exportListSchema.safeParse(answer.json)
+    if (list.success) setRows(list.data.exports)
+  }, [path])
+
+  useEffect(() => void look(), [look])
+  const busy = rows.some(isUnderWay)
+  useEffect(() => {
+    if (!busy) return
+    const timer = setInterval(() => void look(), LOOK_MS)
+    return () => clearInterval(timer)
+  }, [busy, look])
+
+  useEffect(() => {
+    const ready = rows.filter((r) => r.state === 'done' && mine.has(r.id))
+    if (ready.length === 0) return
+    setMine((before) => new Set([...before].filter((id) => !ready.some((r) => r.id === id))))
+    for (const r of ready) fetchFile(`${path}/${r.id}`)
+  }, [rows, mine, path])
+
+  const order = (delivery: FolioDelivery) => {
+    setAsking(true)
+    void (async () => {
+      // The server writes what it has, so what is here has to be there first.
+      if (await folio.connection.settled(WAIT_MS)) {
+        const answer = await ask('POST', path, delivery)
+        if ('problem' in answer) tell(answer.problem)
+        else setMine((before) => new Set([...before, (answer.json as { readonly id: string }).id]))
+        await look()
+      } else tell('The last changes have not reached the server yet. Wait for “Saved” and try again.')
+      setAsking(false)
+    })()
+  }
+  const drop = (id: string) =>
+    void send('DELETE', `${path}/${id}`).then((problem) => {
+      if (problem) tell(problem)
+      return look()
+    })
+  return { rows, asking, order, drop }
+}
+
+function fetchFile(address: string): void {
+  const link = document.createElement('a')
+  link.href = address
+  link.download = ''
+  link.click()
+}
