@@ -80,8 +80,12 @@ async function iconsOf(scene: Scene, pictures: Brought['pictures']): Promise<Wor
 }
 
 /** `@font-face` rules with the glyphs that scenes use, as WOFF2 in data addresses. */
-export async function fontFaces(scenes: readonly Scene[], fonts: Brought['fonts']): Promise<string> {
-  const used = new Map<FontKey, Set<string>>()
+export async function fontFaces(
+  scenes: readonly Scene[],
+  fonts: Brought['fonts'],
+  further: readonly (readonly [FontKey, string])[] = [],
+): Promise<string> {
+  const used = new Map(further.map(([key, text]) => [key, new Set(text)]))
   for (const m of scenes.flatMap((s) => s.marks))
     if (m.mark === 'text')
       for (const r of m.lines.flatMap((l) => l.runs)) {

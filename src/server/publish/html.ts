@@ -3,8 +3,8 @@
 import { createHash } from 'node:crypto'
 import { languagesOf, linksInOrder, nodesInOrder } from '@/core/figure'
 import { escaped, svgFile } from '@/core/formats'
-import type { Theme } from '@/core/style'
-import type { ManuscriptBlock, Words } from '@/manuscript'
+import { fontFaceOf, type Theme } from '@/core/style'
+import { plainWords, type ManuscriptBlock, type Words } from '@/manuscript'
 import { drawingOf, fontFaces } from '../figureFile'
 import type { Drawing } from '../files/drawing'
 import { jsonOf } from '../files/inside'
@@ -15,9 +15,18 @@ export async function htmlOf(publication: Publication): Promise<Uint8Array> {
   const { title, language, options, blocks, figures, wardrobe } = publication
   const variants = new Map<string, Variant[]>()
   for (const f of figures) variants.set(f.figure.id, await variantsOf(f, publication))
+  const style = figures[0]?.drawings[0]?.style
+  const faces = {
+    heading: style?.heading.fonts[0] ?? 'grotesk-600',
+    body: style?.body.fonts[0] ?? 'grotesk-400',
+  } as const
+  const letters = [title, ...figures.map((f) => f.caption), ...(options.text ? blocks.map(textOf) : []), KEYBOARD].join(
+    '',
+  )
   const fonts = await fontFaces(
     [...variants.values()].flatMap((list) => list.map((v) => v.drawing.scene)),
     publication.brought.fonts,
+    Object.values(faces).map((key) => [key, letters]),
   )
   const shown = (id: string) => {
     const found = figures.find((f) => f.figure.id === id)
@@ -37,7 +46,7 @@ export async function htmlOf(publication: Publication): Promise<Uint8Array> {
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <meta name="generator" content="Idle Compass">
 <title>${escaped(title)}</title>
-<style>${fonts}${pageStyle}</style>
+<style>${fonts}:root{--heading:'${fontFaceOf(faces.heading).family}';--heading-weight:${fontFaceOf(faces.heading).weight};--body:'${fontFaceOf(faces.body).family}'}${pageStyle}</style>
 </head>
 <body>
 <header>
@@ -56,6 +65,14 @@ ${options.text && figures.length > 1 ? listOfFigures(figures) : ''}
 </body>
 </html>
 `)
+}
+
+/** Letters of the page itself. */
+const KEYBOARD = ' abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789.,:;!?()+−-'
+const textOf = (b: ManuscriptBlock): string => {
+  if ('words' in b) return plainWords(b.words)
+  if (b.block === 'list') return b.items.flat().map(textOf).join('')
+  return b.block === 'table' ? b.rows.flatMap((r) => r.flatMap((c) => c.blocks.map(textOf))).join('') : ''
 }
 
 function nameOf(code: string, inLanguage: string): string {

@@ -4,12 +4,12 @@ export const pageStyle = `
 :root{--page:#fdfcf9;--ink:#1c2126;--quiet:#5a6068;--rule:#d9d6cc;--focus:#0b6e99;color-scheme:light}
 :root[data-theme=dark]{--page:#14181c;--ink:#e9e6df;--quiet:#a4a9af;--rule:#353b41;--focus:#6cc4ec;color-scheme:dark}
 *{box-sizing:border-box}
-body{margin:0;background:var(--page);color:var(--ink);font:1.05rem/1.6 Georgia,'Source Serif 4',serif}
+body{margin:0;background:var(--page);color:var(--ink);font:1.05rem/1.6 var(--body),system-ui,sans-serif}
 header,main,nav.figures{max-width:46rem;margin:0 auto;padding:0 1.25rem}
 header{padding-top:2.5rem}
-h1,h2,h3,h4,h5,h6{line-height:1.25;font-family:system-ui,sans-serif;margin:1.8em 0 .5em}
+h1,h2,h3,h4,h5,h6{line-height:1.25;font-family:var(--heading),system-ui,sans-serif;font-weight:var(--heading-weight);margin:1.8em 0 .5em}
 h1{margin-top:0;font-size:2rem}
-.tools{display:flex;flex-wrap:wrap;gap:1rem;align-items:center;font:.9rem system-ui,sans-serif}
+.tools{display:flex;flex-wrap:wrap;gap:1rem;align-items:center;font:.9rem var(--body),system-ui,sans-serif}
 button,select{font:inherit;color:inherit;background:transparent;border:1px solid var(--rule);border-radius:.3rem;padding:.25rem .7rem;min-height:2rem}
 button[aria-pressed=true]{border-color:var(--focus)}
 :focus-visible{outline:2px solid var(--focus);outline-offset:2px}
@@ -18,9 +18,9 @@ figure{margin:2rem 0;position:relative}
 .picture{display:none}
 .picture svg{display:block;width:100%;height:auto;max-height:none}
 .picture.on{display:block}
-.zoom{display:flex;gap:.4rem;justify-content:flex-end;font:.85rem system-ui,sans-serif;margin-top:.3rem}
-figcaption{text-align:center;color:var(--quiet);font:.92rem system-ui,sans-serif;margin-top:.4rem}
-details{color:var(--quiet);font:.92rem system-ui,sans-serif;margin-top:.4rem}
+.zoom{display:flex;gap:.4rem;justify-content:flex-end;font:.85rem var(--body),system-ui,sans-serif;margin-top:.3rem}
+figcaption{text-align:center;color:var(--quiet);font:.92rem var(--body),system-ui,sans-serif;margin-top:.4rem}
+details{color:var(--quiet);font:.92rem var(--body),system-ui,sans-serif;margin-top:.4rem}
 summary{cursor:pointer}
 svg [data-part]{outline-offset:3px}
 svg [data-part]:focus{outline:2px solid var(--focus)}
@@ -71,7 +71,8 @@ figures.forEach(function(f){
   function open(p){var to=insets[p.dataset.part];if(to){location.hash=to;var t=document.querySelector(to+' .picture.on [data-part]');if(t)t.focus()}}
   [].slice.call(f.querySelectorAll('svg')).forEach(function(svg){
     var parts=partsOf(svg);
-    parts.forEach(function(p,i){p.setAttribute('tabindex',i===0?'0':'-1');
+    var first=parts.filter(function(p){return !JSON.parse(f.dataset.links).some(function(l){return l[0]===p.dataset.part})})[0]||parts[0];
+    parts.forEach(function(p){p.setAttribute('tabindex',p===first?'0':'-1');
       if(insets[p.dataset.part])p.setAttribute('role','link')});
     function go(p){parts.forEach(function(q){q.setAttribute('tabindex',q===p?'0':'-1')});p.focus()}
     svg.addEventListener('focusin',function(e){var p=e.target.closest('[data-part]');if(p){near(f,svg,p.dataset.part);
