@@ -27,6 +27,7 @@ const ALL_CORE = [
   'formats',
   'check',
   'document',
+  'exchange',
 ].map((f) => `core/${f}`)
 
 const layers: Record<string, Row> = {
@@ -54,6 +55,11 @@ const layers: Record<string, Row> = {
   'core/document': core(
     ['figure', 'style', 'graph', 'geometry', 'text'],
     ['yjs', 'zod', 'fast-xml-parser', 'papaparse'],
+  ),
+  // Files of other programs: read into figures, and figures written into them.
+  'core/exchange': core(
+    ['figure', 'formats', 'document', 'text', 'geometry', 'graph', 'scene'],
+    ['saxes', 'papaparse', 'zod'],
   ),
   'core/testing': { may: [...ALL_CORE, 'core', 'server'], packages: ['node:fs', 'node:path'] },
   core: { may: ALL_CORE, packages: [] },

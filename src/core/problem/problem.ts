@@ -31,6 +31,12 @@ export type Problem =
   | { readonly code: 'picture-too-large'; readonly pixels: number; readonly limit: number }
   | { readonly code: 'picture-too-slow'; readonly seconds: number }
   | { readonly code: 'no-figures' }
+  | { readonly code: 'import-unknown'; readonly name: string }
+  | { readonly code: 'import-broken'; readonly name: string }
+  | { readonly code: 'import-empty'; readonly name: string }
+  | { readonly code: 'import-locked'; readonly name: string }
+  | { readonly code: 'import-unsound'; readonly name: string; readonly why: string }
+  | { readonly code: 'import-too-heavy'; readonly name: string; readonly seconds: number }
   | { readonly code: 'folio-too-heavy' }
   | { readonly code: 'picture-unreadable' }
   | { readonly code: 'picture-too-heavy'; readonly limit: number }
@@ -93,6 +99,17 @@ const english: Sentences = {
     `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
   'folio-too-heavy': () =>
     'This folio needs more memory than one file may take. Ask for figures alone, or at a smaller size.',
+  'import-unknown': (p) =>
+    `“${p.name}” is of no sort that is read here. Save it as DOCX, ODT, RTF, HTML, PDF, PPTX, EPUB, CSV, XLSX or plain text and open that.`,
+  'import-broken': (p) =>
+    `“${p.name}” is broken or not what its name says. Open it in the program it comes from and save it anew.`,
+  'import-empty': (p) => `“${p.name}” has no text in it. A scan has to be recognised as text first.`,
+  'import-locked': (p) =>
+    `“${p.name}” is locked by a password or in the format of an older program. Open it there and save it as DOCX, XLSX or PDF without one.`,
+  'import-unsound': (p) =>
+    `“${p.name}” was refused, since no honest file is like it: ${p.why}. Nothing of it was opened.`,
+  'import-too-heavy': (p) =>
+    `“${p.name}” takes more time or memory to read than one file may (${p.seconds} s). Cut it into parts and open them one by one.`,
   'no-figures': () => 'This folio has no figures yet. Make one first, or choose a document, which has the text.',
   'picture-too-slow': (p) =>
     `This figure is too dense to be drawn within ${p.seconds} seconds. Remove links, or split it into several figures.`,

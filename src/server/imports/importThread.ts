@@ -1,0 +1,61 @@
+/** Files of other programs read in a thread of their own, with bounds on time and memory: none takes the server down, or keeps
+ *  others from their work. A few at a time. */
+import { Worker } from 'node:worker_threads'
+import type { Problem } from '@/core/problem'
+import { shippedFile } from '../home'
+import { log } from '../log'
+import type { Imported } from './readers'
+
+export type ImportJob = { readonly name: string; readonly bytes: Uint8Array }
+export type ImportDone = { readonly read: Imported | Problem } | { readonly fault: string }
+
+const LIMIT_SECONDS = 20
+/** Of the heap, beside which buffers stand whose size the gate of packed files bounds. */
+const MOST_MEMORY_MB = 320
+const AT_ONCE = 2
+
+type Room = { busy: number; readonly waiting: (() => void)[] }
+const held = globalThis as typeof globalThis & { compassImports?: Room }
+const room = (): Room => (held.compassImports ??= { busy: 0, waiting: [] })
+
+/** What a file has come to, or why it was refused. Throws when the thread met a fault of ours; `signal` ends the work. */
+export async function importedInThread(job: ImportJob, signal?: AbortSignal): Promise<Imported | Problem> {
+  const own = room()
+  if (own.busy >= AT_ONCE) await new Promise<void>((resolve) => own.waiting.push(resolve))
+  own.busy++
+  try {
+    return await read(job, signal)
+  } finally {
+    own.busy--
+    own.waiting.shift()?.()
+  }
+}
+
+function read(job: ImportJob, signal?: AbortSignal): Promise<Imported | Problem> {
+  const heavy: Problem = { code: 'import-too-heavy', name: job.name, seconds: LIMIT_SECONDS }
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(shippedFile('bin/importWorker.mjs'), {
+      execArgv: [],
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB, maxYoungGenerationSizeMb: 48, stackSizeMb: 8 },
+    })
+    const end = (settle: () => void) => {
+      clearTimeout(alarm)
+      worker.removeAllListeners()
+      void worker.terminate()
+      settle()
+    }
+    const alarm = setTimeout(() => {
+      log.warn({ name: job.name, bytes: job.bytes.length }, 'a file took too long to read')
+      end(() => resolve(heavy))
+    }, LIMIT_SECONDS * 1000)
+    signal?.addEventListener('abort', () => end(() => resolve(heavy)))
+    worker.on('message', (done: ImportDone) =>
+      end(() => ('read' in done ? resolve(done.read) : reject(new Error(done.fault)))),
+    )
+    worker.on('error', (error: Error & { readonly code?: string }) =>
+      end(() => (error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? resolve(heavy) : reject(error))),
+    )
+    worker.on('exit', () => end(() => reject(new Error('the thread ended'))))
+    worker.postMessage(job)
+  })
+}

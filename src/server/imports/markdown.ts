@@ -1,0 +1,58 @@
+/** Blocks of any document as the Markdown that the manuscript is made of. */
+export type Piece = { readonly text: string; readonly strong?: boolean }
+export type DocBlock =
+  | { readonly block: 'heading'; readonly level: number; readonly pieces: readonly Piece[] }
+  | { readonly block: 'paragraph'; readonly pieces: readonly Piece[] }
+  | {
+      readonly block: 'item'
+      readonly depth: number
+      readonly number: number | null
+      readonly pieces: readonly Piece[]
+    }
+  | { readonly block: 'table'; readonly rows: readonly (readonly (readonly Piece[])[])[] }
+
+export function markdownOfBlocks(blocks: readonly DocBlock[]): string {
+  const out: string[] = []
+  let inList = false
+  for (const b of blocks) {
+    const isItem = b.block === 'item'
+    if (inList && !isItem) out.push('')
+    inList = isItem
+    if (b.block === 'table') {
+      const rows = b.rows.map((r) => `| ${r.map((c) => inline(c).replace(/\|/g, '/')).join(' | ')} |`)
+      if (rows.length > 0) out.push(...rows, '')
+      continue
+    }
+    const words = inline(b.pieces)
+    if (words === '') continue
+    if (b.block === 'heading') out.push(`${'#'.repeat(Math.min(6, Math.max(1, b.level)))} ${bare(words)}`, '')
+    else if (isItem)
+      out.push(`${'   '.repeat(Math.min(12, b.depth))}${b.number === null ? '-' : `${b.number}.`} ${words}`)
+    else out.push(words, '')
+  }
+  return `${out
+    .join('\n')
+    .replace(/\n{3,}/g, '\n\n')
+    .trim()}\n`
+}
+
+/** A heading is strong by itself. */
+const bare = (words: string): string => words.replace(/\*\*/g, '')
+
+function inline(pieces: readonly Piece[]): string {
+  const joined: { text: string; strong: boolean }[] = []
+  for (const p of pieces) {
+    const last = joined.at(-1)
+    const strong = p.strong ?? false
+    if (last && (last.strong === strong || p.text.trim() === '')) last.text += p.text
+    else joined.push({ text: p.text, strong })
+  }
+  const words = joined.map(({ text, strong }) => {
+    const [, before = '', middle = '', after = ''] = /^(\s*)([\s\S]*?)(\s*)$/.exec(text) ?? []
+    return strong && middle ? `${before}**${middle}**${after}` : text
+  })
+  return words
+    .join('')
+    .replace(/[\s\u00a0]+/g, ' ')
+    .trim()
+}
