@@ -53,6 +53,7 @@ export async function drawingOf(given: Figure, wardrobe: Wardrobe, { pictures, f
     shown: figure,
     scene,
     style: styleOf(figure, wardrobe),
+    wardrobe,
     typesetter,
     images,
     description,

@@ -4,7 +4,6 @@ import { sentenceOf, type Problem } from '@/core/problem'
 const statusOf: Record<Problem['code'], number> = {
   'text-empty': 422,
   'text-too-long': 413,
-  'file-type': 415,
   'file-unreadable': 422,
   'file-unwritable': 422,
   'unknown-option': 422,
@@ -28,6 +27,7 @@ const statusOf: Record<Problem['code'], number> = {
   'picture-too-large': 422,
   'picture-too-slow': 422,
   'no-figures': 422,
+  'kind-not-held': 422,
   'import-unknown': 415,
   'import-broken': 422,
   'import-empty': 422,
@@ -37,7 +37,6 @@ const statusOf: Record<Problem['code'], number> = {
   'folio-too-heavy': 422,
   'picture-unreadable': 415,
   'colours-none': 415,
-  'no-figure-inside': 422,
   'picture-too-heavy': 413,
   'pictures-too-many': 422,
   'font-unreadable': 415,

@@ -11,6 +11,7 @@ const perMinute = {
   'figure file': 600,
   /** Told of every second while one is made. */
   export: 600,
+  import: 240,
   version: 600,
   picture: 1_200,
   font: 60,

@@ -1,7 +1,8 @@
 /** What a person's new folios are dressed in, kept with the account. */
 import type * as Y from 'yjs'
 import { z } from 'zod'
-import { setFolioStyle, setOwnStyle } from '@/core/document'
+import { newSharedFigure, setFolioStyle, setOwnStyle } from '@/core/document'
+import type { Figure } from '@/core/figure'
 import { broughtBy, houseStyleSchema } from '@/core/style'
 import { database } from './database'
 import { makeFolio } from './folios'
@@ -39,10 +40,18 @@ function putOnStandard(doc: Y.Doc, { style, own }: Standard): void {
   setFolioStyle(dress, style)
 }
 
-/** A new folio in its owner's standard style, with the fonts and the logo that it needs. */
-export async function beginFolio(owner: string, title: string, text: string): Promise<string> {
+/** A new folio in its owner's standard style, with the fonts and the logo that it needs, and with figures that came with it. */
+export async function beginFolio(
+  owner: string,
+  title: string,
+  text: string,
+  figures: readonly Figure[] = [],
+): Promise<string> {
   const standard = await standardOf(owner)
-  const id = await makeFolio(owner, title, text, (doc) => standard && putOnStandard(doc, standard))
+  const id = await makeFolio(owner, title, text, (doc) => {
+    if (standard) putOnStandard(doc, standard)
+    for (const f of figures) doc.getMap(SHARED.figures).set(f.id, newSharedFigure(f))
+  })
   if (standard?.own) {
     const { fonts, logo } = broughtBy(standard.own)
     await lendUploads(owner, id, [...fonts, ...(logo ? [logo] : [])])

@@ -100,6 +100,18 @@ export function tableOf(cells: Cells): Table {
   return { columns, rows: named ? given.slice(1) : given, kind: kindOf(columns) }
 }
 
+/** What a person says a column is: as `Column`, or left out. */
+export type Chosen = Column | 'none'
+
+/** The same cells with columns as somebody says them; `headed` where the first row names them. */
+export function tableAs(cells: Cells, chosen: readonly Chosen[], headed: boolean): Table {
+  const kept = chosen.flatMap((c, i) => (c === 'none' ? [] : [i]))
+  const columns = kept.map((i) => chosen[i] as Column)
+  const rows = (headed ? cells.slice(1) : cells).map((r) => kept.map((i) => r[i] ?? ''))
+  const isVenn = columns.some((c) => c.startsWith('set '))
+  return { columns, rows, kind: isVenn ? 'venn' : kindOf(columns) }
+}
+
 function kindOf(columns: readonly Column[]): FigureKind {
   const has = (...names: readonly Column[]) => names.some((n) => columns.includes(n))
   if (has('from') && has('to')) return 'concept'

@@ -57,8 +57,17 @@ export {
 export { isBelow, isTree, moveBelow, moveBeside } from './treeShape'
 export { fieldsOf, isFault, ownFieldOf, suits, unresolved, type Field, type Written } from './fields'
 export { faultSentence, idOf, rowNamed, rowsInOrder, type FieldFault } from './rowNames'
-export { cellsOf, figureOfRows, pasteCells, rowFaults, type CellFault, type Mend, type Pasted } from './rows'
-export { tableOf, type Cells } from './columns'
+export {
+  cellsOf,
+  figureOfRows,
+  figureOfTable,
+  pasteCells,
+  rowFaults,
+  type CellFault,
+  type Mend,
+  type Pasted,
+} from './rows'
+export { tableAs, tableOf, type Cells, type Chosen, type Column, type Table } from './columns'
 export { addNeighbour, asQuestion, joined, moveOnto, moveTo, type Way } from './neighbours'
 export { align, distribute, lifted, push, resize, sameSize, type Boxes, type Line } from './placing'
 export { understandAll, type Meant } from './instructAll'

@@ -45,8 +45,10 @@ class Writing {
 }
 
 /** A figure born from rows: of the kind that their columns mean, where it has no nodes yet. */
-export function figureOfRows(f: Figure, cells: Cells, newId: NewId): Pasted {
-  const table = tableOf(cells)
+export const figureOfRows = (f: Figure, cells: Cells, newId: NewId): Pasted => figureOfTable(f, tableOf(cells), newId)
+
+/** The same, of columns whose meaning is known. */
+export function figureOfTable(f: Figure, table: Table, newId: NewId): Pasted {
   const w = new Writing(f, newId)
   if (Object.keys(f.nodes).length === 0 && f.kind !== table.kind)
     w.change({ do: 'setFigure', set: { kind: table.kind, arrangement: '' } })

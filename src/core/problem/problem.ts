@@ -2,7 +2,6 @@
 export type Problem =
   | { readonly code: 'text-empty' }
   | { readonly code: 'text-too-long'; readonly length: number; readonly limit: number }
-  | { readonly code: 'file-type'; readonly name: string }
   | { readonly code: 'file-unreadable'; readonly name: string }
   | { readonly code: 'file-unwritable'; readonly name: string }
   | {
@@ -31,6 +30,8 @@ export type Problem =
   | { readonly code: 'picture-too-large'; readonly pixels: number; readonly limit: number }
   | { readonly code: 'picture-too-slow'; readonly seconds: number }
   | { readonly code: 'no-figures' }
+  /** A format that only some kinds can be written in. */
+  | { readonly code: 'kind-not-held'; readonly format: string; readonly kind: string }
   | { readonly code: 'import-unknown'; readonly name: string }
   | { readonly code: 'import-broken'; readonly name: string }
   | { readonly code: 'import-empty'; readonly name: string }
@@ -46,7 +47,6 @@ export type Problem =
   /** Its maker does not let it into files. */
   | { readonly code: 'font-closed'; readonly name: string }
   | { readonly code: 'fonts-too-many'; readonly limit: number }
-  | { readonly code: 'no-figure-inside' }
   | { readonly code: 'colours-none' }
   | { readonly code: 'folio-broken' }
   | { readonly code: 'database-away' }
@@ -61,7 +61,6 @@ const english: Sentences = {
   'text-empty': () => 'There is no text yet. Paste or type some words first.',
   'text-too-long': (p) =>
     `This text has ${n(p.length)} characters; a folio holds ${n(p.limit)}. Split it into chapters and paste them one by one.`,
-  'file-type': (p) => `“${p.name}” is not a Markdown or text file. Save it as .md or .txt and open that.`,
   'file-unreadable': (p) => `“${p.name}” could not be read. Check that it exists and that it is text in UTF-8.`,
   'file-unwritable': (p) => `“${p.name}” could not be written. Check that its folder exists and may be written to.`,
   'unknown-option': (p) => `There is no ${p.option} “${p.given}”. Use one of: ${p.allowed.join(', ')}.`,
@@ -110,11 +109,11 @@ const english: Sentences = {
     `“${p.name}” was refused, since no honest file is like it: ${p.why}. Nothing of it was opened.`,
   'import-too-heavy': (p) =>
     `“${p.name}” takes more time or memory to read than one file may (${p.seconds} s). Cut it into parts and open them one by one.`,
+  'kind-not-held': (p) =>
+    `${p.format} holds ${p.kind} only. Choose another format, or make the figure one of these first.`,
   'no-figures': () => 'This folio has no figures yet. Make one first, or choose a document, which has the text.',
   'picture-too-slow': (p) =>
     `This figure is too dense to be drawn within ${p.seconds} seconds. Remove links, or split it into several figures.`,
-  'no-figure-inside': () =>
-    'No figure is in this file. Choose an SVG or PNG that was downloaded here and not written anew by another program, or the JSON of a figure; nothing was changed.',
   'colours-none': () =>
     'No colours were found in this file. Choose a PNG, JPEG, WebP or GIF picture of the logo, a PPTX, DOCX or ODP file with a theme; or type the colours.',
   'picture-unreadable': () =>

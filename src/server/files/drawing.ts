@@ -2,7 +2,7 @@ import type { Figure } from '@/core/figure'
 import type { Words } from '@/core/formats'
 import type { Typesetter } from '@/core/measure'
 import type { Scene } from '@/core/scene'
-import type { FigureStyle } from '@/core/style'
+import type { FigureStyle, Wardrobe } from '@/core/style'
 
 /** A figure as it is drawn: what every format is made of. */
 export type Drawing = {
@@ -11,6 +11,7 @@ export type Drawing = {
   readonly shown: Figure
   readonly scene: Scene
   readonly style: FigureStyle
+  readonly wardrobe: Wardrobe
   readonly typesetter: Typesetter
   readonly images: Pick<Words, 'pictureAt' | 'iconAt'>
   /** Its alt text. */

@@ -7,6 +7,14 @@ export const fileTypes = {
   pdf: 'application/pdf',
   pptx: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
   odp: 'application/vnd.oasis.opendocument.presentation',
+  json: 'application/json',
+  md: 'text/markdown',
+  opml: 'text/x-opml',
+  csv: 'text/csv',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  graphml: 'application/graphml+xml',
+  dot: 'text/vnd.graphviz',
+  bpmn: 'application/xml',
 } as const
 
 export type FormatName = keyof typeof fileTypes

@@ -1,12 +1,16 @@
 /** The formats a figure leaves in, a row each. */
 import { Resvg } from '@resvg/resvg-js'
 import sharp, { type Sharp } from 'sharp'
+import { bpmnOf, csvOfFigure, dotOf, graphmlOf, markdownOf, opmlOf, tableRows } from '@/core/exchange'
+import { sceneOf } from '@/core/pipeline'
 import type { Problem } from '@/core/problem'
+import type { Scene } from '@/core/scene'
 import type { Drawing } from './drawing'
 import type { FormatName, FormatOptions } from './fileTypes'
 import { insidePng, insideSvg, insideXml, jsonOf } from './inside'
 import { figureOdp } from './odf/figureOdp'
 import { figurePdf } from './pdf/figurePdf'
+import { xlsxOf } from './xlsx'
 import { figureDeck } from './pptx/figureDeck'
 
 type Row = {
@@ -33,6 +37,15 @@ const coded =
     return new Uint8Array(await write(o.dpi ? image.withMetadata({ density: o.dpi }) : image).toBuffer())
   }
 
+const written = (text: (d: Drawing) => string): Row => ({ make: async (d) => new TextEncoder().encode(text(d)) })
+
+/** In lanes where somebody acts: as BPMN shows who does what. */
+function laned({ shown, scene, style, typesetter, wardrobe }: Drawing): Scene {
+  const acts = Object.values(shown.nodes).some((n) => n.actor)
+  if (!acts || shown.arrangement === 'lanes') return scene
+  return sceneOf({ ...shown, arrangement: 'lanes', frame: style.frame.name }, wardrobe, typesetter)
+}
+
 export const fileFormats = {
   svg: {
     make: async (d, o) => {
@@ -57,5 +70,18 @@ export const fileFormats = {
   },
   odp: {
     make: async (d, o) => figureOdp([d], { glue: o.glue, inside: o.inside ? insideXml : null, title: d.shown.title }),
+  },
+  json: written((d) => `${JSON.stringify(JSON.parse(jsonOf(d.figure)), null, 2)}\n`),
+  md: written((d) => markdownOf(d.shown)),
+  opml: written((d) => opmlOf(d.shown)),
+  csv: written((d) => csvOfFigure(d.shown)),
+  xlsx: { make: (d) => xlsxOf({ Figure: tableRows(d.shown) }) },
+  graphml: written((d) => graphmlOf(d.shown)),
+  dot: written((d) => dotOf(d.shown)),
+  bpmn: {
+    make: async (d) => {
+      if (d.shown.kind !== 'process') return { code: 'kind-not-held', format: 'BPMN', kind: 'processes' }
+      return new TextEncoder().encode(bpmnOf(d.shown, laned(d)))
+    },
   },
 } satisfies Record<FormatName, Row>

@@ -8,7 +8,7 @@ import { useNotice } from '../chrome/Notice'
 import { Tick } from '../chrome/Tick'
 import { useTheme } from '../chrome/theme'
 import type { OpenFolio } from '../folio/useFolio'
-import { formatIds, formats, keepDelivery, lastDelivery, queryFor, scaleFor, type Delivery } from './delivery'
+import { formatIds, formats, groups, keepDelivery, lastDelivery, queryFor, scaleFor, type Delivery } from './delivery'
 
 const WAIT_MS = 5000
 
@@ -29,20 +29,29 @@ export function DeliverPanel({ folio, figure, scene }: PanelProps) {
     <aside aria-label="Deliver" className="flex min-h-0 flex-col border-l border-rule bg-page">
       <div className="flex min-h-0 flex-1 flex-col gap-4 overflow-auto px-4 py-4">
         <h2 className="font-semibold">Deliver this figure</h2>
-        <Formats delivery={delivery} set={set} />
+        <Formats delivery={delivery} set={set} kind={figure.kind} />
         {format.raster && <Size delivery={delivery} set={set} scene={scene} />}
-        <label className="text-[13px] text-quiet">
-          Colours
-          <select
-            className="field mt-0.5"
-            value={delivery.theme}
-            onChange={(e) => set({ theme: e.target.value === 'dark' ? 'dark' : 'light' })}
-          >
-            <option value="light">Light</option>
-            <option value="dark">Dark</option>
-          </select>
-        </label>
-        {delivery.format !== 'jpeg' && (
+        {format.group === 'data' && (
+          <p className="text-[13px] text-quiet">
+            {delivery.format === 'json'
+              ? 'Nothing stays behind.'
+              : 'The figure’s words, links and numbers. Looks, places, notes, pictures and translations stay behind.'}
+          </p>
+        )}
+        {format.group !== 'data' && (
+          <label className="text-[13px] text-quiet">
+            Colours
+            <select
+              className="field mt-0.5"
+              value={delivery.theme}
+              onChange={(e) => set({ theme: e.target.value === 'dark' ? 'dark' : 'light' })}
+            >
+              <option value="light">Light</option>
+              <option value="dark">Dark</option>
+            </select>
+          </label>
+        )}
+        {delivery.format !== 'jpeg' && format.group !== 'data' && (
           <Tick on={delivery.background} says="With background" onChange={(background) => set({ background })} />
         )}
         {format.holds && (
@@ -111,25 +120,32 @@ function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, de
 
 type SetProps = { readonly delivery: Delivery; readonly set: (change: Partial<Delivery>) => void }
 
-const Formats = ({ delivery, set }: SetProps) => (
-  <fieldset className="flex flex-col gap-2">
-    <legend className="mb-1 text-[13px] text-quiet">File</legend>
-    {formatIds.map((f) => (
-      <label key={f} className="flex gap-2">
-        <input
-          type="radio"
-          name="format"
-          checked={delivery.format === f}
-          onChange={() => set({ format: f })}
-          className="mt-1 self-start"
-        />
-        <span>
-          {formats[f].name}
-          <span className="block text-[13px] text-quiet">{formats[f].hint}</span>
-        </span>
-      </label>
+/** By what they are for; what one is good for is said of the one that is chosen. */
+const Formats = ({ delivery, set, kind }: SetProps & { readonly kind: Figure['kind'] }) => (
+  <div className="flex flex-col gap-3">
+    {(Object.keys(groups) as (keyof typeof groups)[]).map((group) => (
+      <fieldset key={group} className="flex flex-col gap-1">
+        <legend className="mb-0.5 text-[13px] text-quiet">{groups[group]}</legend>
+        {formatIds
+          .filter((f) => formats[f].group === group && (f !== 'bpmn' || kind === 'process'))
+          .map((f) => (
+            <label key={f} className="flex gap-2">
+              <input
+                type="radio"
+                name="format"
+                checked={delivery.format === f}
+                onChange={() => set({ format: f })}
+                className="mt-1 self-start"
+              />
+              <span>
+                {formats[f].name}
+                {delivery.format === f && <span className="block text-[13px] text-quiet">{formats[f].hint}</span>}
+              </span>
+            </label>
+          ))}
+      </fieldset>
     ))}
-  </fieldset>
+  </div>
 )
 
 const sizes = [

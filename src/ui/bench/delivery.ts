@@ -1,7 +1,9 @@
 /** How a figure is delivered: format, size and look, as the address asks for them. Pure, apart from remembering them. */
 import { z } from 'zod/mini'
 
+export const groups = { picture: 'Picture', document: 'Slide and print', data: 'Data' } as const
 type Format = {
+  readonly group: keyof typeof groups
   readonly name: string
   readonly hint: string
   readonly query: string
@@ -13,6 +15,7 @@ type Format = {
 }
 export const formats = {
   png: {
+    group: 'picture',
     name: 'PNG picture',
     hint: 'for anything that takes pictures',
     query: 'format=png',
@@ -21,6 +24,7 @@ export const formats = {
     holds: true,
   },
   'svg-text': {
+    group: 'picture',
     name: 'SVG with text',
     hint: 'text stays text, its fonts are inside; for the web',
     query: 'format=svg&words=text',
@@ -29,6 +33,7 @@ export const formats = {
     holds: true,
   },
   'svg-outlines': {
+    group: 'picture',
     name: 'SVG as outlines',
     hint: 'needs no font; for word processors and slides',
     query: 'format=svg&words=outlines',
@@ -37,6 +42,7 @@ export const formats = {
     holds: true,
   },
   jpeg: {
+    group: 'picture',
     name: 'JPEG picture',
     hint: 'for where nothing else is taken; always on its ground',
     query: 'format=jpeg',
@@ -45,6 +51,7 @@ export const formats = {
     holds: false,
   },
   webp: {
+    group: 'picture',
     name: 'WebP picture',
     hint: 'small and sharp, for web pages',
     query: 'format=webp',
@@ -53,6 +60,7 @@ export const formats = {
     holds: false,
   },
   pdf: {
+    group: 'document',
     name: 'PDF',
     hint: 'vector, its fonts inside, its words can be searched',
     query: 'format=pdf',
@@ -61,6 +69,7 @@ export const formats = {
     holds: true,
   },
   pptx: {
+    group: 'document',
     name: 'Slide (PPTX)',
     hint: 'shapes with their words, connectors glued to them: all of it can be edited',
     query: 'format=pptx',
@@ -69,6 +78,7 @@ export const formats = {
     holds: true,
   },
   'pptx-fixed': {
+    group: 'document',
     name: 'Slide (PPTX), lines as drawn',
     hint: 'for LibreOffice, which leads connectors anew: lines stay where they are and follow nothing',
     query: 'format=pptx&connectors=fixed',
@@ -77,12 +87,85 @@ export const formats = {
     holds: true,
   },
   odp: {
+    group: 'document',
     name: 'OpenDocument slide (ODP)',
     hint: 'the same for LibreOffice and others',
     query: 'format=odp',
     extension: 'odp',
     raster: false,
     holds: true,
+  },
+  json: {
+    group: 'data',
+    name: 'Figure as data (JSON)',
+    hint: 'all of it, after the published schema; for programs',
+    query: 'format=json',
+    extension: 'json',
+    raster: false,
+    holds: false,
+  },
+  md: {
+    group: 'data',
+    name: 'Outline (Markdown)',
+    hint: 'words as nested lists, for any text',
+    query: 'format=md',
+    extension: 'md',
+    raster: false,
+    holds: false,
+  },
+  opml: {
+    group: 'data',
+    name: 'Outline (OPML)',
+    hint: 'for outliners; keeps what it cannot show beside its words',
+    query: 'format=opml',
+    extension: 'opml',
+    raster: false,
+    holds: false,
+  },
+  csv: {
+    group: 'data',
+    name: 'Table (CSV)',
+    hint: 'a row for each node and link',
+    query: 'format=csv',
+    extension: 'csv',
+    raster: false,
+    holds: false,
+  },
+  xlsx: {
+    group: 'data',
+    name: 'Table (XLSX)',
+    hint: 'the same as a spreadsheet',
+    query: 'format=xlsx',
+    extension: 'xlsx',
+    raster: false,
+    holds: false,
+  },
+  graphml: {
+    group: 'data',
+    name: 'Graph (GraphML)',
+    hint: 'nodes, links and their fields',
+    query: 'format=graphml',
+    extension: 'graphml',
+    raster: false,
+    holds: false,
+  },
+  dot: {
+    group: 'data',
+    name: 'Graph (DOT)',
+    hint: 'nodes and links as a text that draws them',
+    query: 'format=dot',
+    extension: 'dot',
+    raster: false,
+    holds: false,
+  },
+  bpmn: {
+    group: 'data',
+    name: 'Process (BPMN 2.0)',
+    hint: 'with lanes, gateways, events and where they stand',
+    query: 'format=bpmn',
+    extension: 'bpmn',
+    raster: false,
+    holds: false,
   },
 } as const satisfies Record<string, Format>
 export type FormatId = keyof typeof formats

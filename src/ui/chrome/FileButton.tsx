@@ -9,12 +9,22 @@ type Props = {
   readonly label: string
   readonly accept: string
   readonly onFile: (file: File) => void
+  /** Several at once: each is given by itself. */
+  readonly multiple?: boolean
   readonly className?: string
   readonly disabled?: boolean
 }
 
 /** A button that opens a file. */
-export function FileButton({ says, label, accept, onFile, className = 'text-button', disabled = false }: Props) {
+export function FileButton({
+  says,
+  label,
+  accept,
+  onFile,
+  className = 'text-button',
+  disabled = false,
+  multiple = false,
+}: Props) {
   const input = useRef<HTMLInputElement>(null)
   return (
     <>
@@ -27,11 +37,12 @@ export function FileButton({ says, label, accept, onFile, className = 'text-butt
         accept={accept}
         aria-label={label}
         className="hidden"
+        multiple={multiple}
         onChange={(e) => {
-          const file = e.target.files?.[0]
+          const files = [...(e.target.files ?? [])]
           // The same file may be chosen again.
           e.target.value = ''
-          if (file) onFile(file)
+          files.forEach(onFile)
         }}
       />
     </>

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNo
 import type { Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
 import { byPlace } from '@/manuscript'
+import { ACCEPTED } from '../arrive/useOpenFiles'
 import { FileButton } from '../chrome/FileButton'
 import { FigureCard } from './FigureCard'
 import { insideOf, nameIn } from './holders'
@@ -28,7 +29,7 @@ type FacingProps = {
   readonly onPoint: (s: Stand, part: string | null) => void
   /** A figure made by hand, from no passage. */
   readonly onMake: () => void
-  /** A figure out of a file that was made here. */
+  /** A file of any program. */
   readonly onOpen: (file: File) => void
   /** The house style of all figures. */
   readonly onDress: () => void
@@ -179,9 +180,10 @@ export function Facing({
           </span>
           <span className="absolute top-2 right-6 flex gap-1">
             <FileButton
-              says="Open a figure"
-              label="File of a figure: SVG, PNG or JSON made here"
-              accept=".svg,.png,.json"
+              says="Open a file"
+              label="Files: texts, tables, diagrams, and figures made here"
+              accept={ACCEPTED}
+              multiple
               className="quiet-button"
               onFile={onOpen}
             />

@@ -9,6 +9,9 @@ import type { Reading, Suggestion } from '@/core/propose'
 import type { Span } from '@/core/text'
 import { anchorOf, fromLineStart, projectShared, spanOf, type Projection } from '@/manuscript'
 import { compute } from '@/workers/client'
+import { useNewFolioPlace, useThisFolioPlace } from '../arrive/places'
+import { useFileDrop } from '../arrive/useFileDrop'
+import { useOpenFiles } from '../arrive/useOpenFiles'
 import { useCommands } from '../chrome/commands'
 import type { Command } from '../chrome/keyPlaces'
 import { useNotice } from '../chrome/Notice'
@@ -31,7 +34,6 @@ import {
   type OpenFolio,
   type SharedFigure,
 } from './useFolio'
-import { useOpening } from './useOpening'
 import { useOtherReader } from './useOtherReader'
 import { useReadings, type Offered, type OfferedPicture } from './useReadings'
 import { WritingTools } from './WritingTools'
@@ -41,6 +43,7 @@ const readingsPanel = () => import('./ReadingsPanel')
 const ReadingsPanel = dynamic(async () => (await readingsPanel()).ReadingsPanel)
 /** Fetched when somebody asks for it: with all that a style is made of. */
 const DressFolio = dynamic(async () => (await import('../dress/DressFolio')).DressFolio)
+const ArrivalsDialog = dynamic(async () => (await import('../arrive/ArrivalsDialog')).ArrivalsDialog)
 const DeliverFolio = dynamic(async () => (await import('../deliver/DeliverFolio')).DeliverFolio)
 
 type PageProps = {
@@ -175,7 +178,12 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
     router.push(`/folio/${folio.id}/figure/${figure.id}`)
   }, [folio, router])
 
-  const openFigure = useOpening(folio)
+  const opening = useOpenFiles()
+  const { take } = opening
+  const openFile = useCallback((file: File) => take([file]), [take])
+  const drop = useFileDrop(take)
+  const here = useThisFolioPlace(folio)
+  const anew = useNewFolioPlace(false)
 
   const pointAtPart = useCallback(
     (figure: string, source: readonly Span[], part: string | null) =>
@@ -236,7 +244,11 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
     return { read: passage, lit: words }
   }, [passage, lit, readings, current, leftOut])
   return (
-    <main className="min-h-0 flex-1 overflow-auto px-7 py-5" aria-label="Facing pages">
+    <main
+      className={`min-h-0 flex-1 overflow-auto px-7 py-5 ${drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
+      aria-label="Facing pages"
+      {...drop.handlers}
+    >
       <h1 className="sr-only">{title}</h1>
       <div className="mx-auto grid min-h-full max-w-[1500px] grid-cols-[minmax(0,1fr)_56px_minmax(0,1.12fr)] rounded border border-rule bg-page">
         <section className="px-10 pt-4 pb-16" aria-label="Manuscript page">
@@ -268,7 +280,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
           onRead={setPassage}
           onRemove={remove}
           onMake={makeByHand}
-          onOpen={openFigure}
+          onOpen={openFile}
           onDress={dress}
           onDeliver={deliver}
           onPoint={(s, part) => pointAtPart(s.figure.id, part === null ? [] : wordsOf(s, projection.text, part), part)}
@@ -299,6 +311,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
         </Facing>
       </div>
       {open === 'dress' && <DressFolio folio={folio} onClose={() => setOpen(null)} />}
+      {opening.open && <ArrivalsDialog arriving={opening.arriving} places={[here, anew]} onClose={opening.close} />}
       {open === 'deliver' && <DeliverFolio folio={folio} onClose={() => setOpen(null)} />}
     </main>
   )

@@ -1,7 +1,9 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
+import { ACCEPTED } from '../arrive/useOpenFiles'
+import { FileButton } from '../chrome/FileButton'
 import { ask } from '../send'
 
 const EXAMPLE = `1. Check the moorings
@@ -9,14 +11,15 @@ const EXAMPLE = `1. Check the moorings
 3. If the deck is wet, spread sand
 4. Load the cars`
 
-const TEXT_FILE = /\.(md|markdown|txt|text)$/i
-
 /** A folio from pasted text or from a Markdown or text file. Beside the work, not over it. */
 export function NewFolio({
   onClose,
+  onFile,
   patterns,
 }: {
   onClose: (() => void) | null
+  /** One of any program: read by the server. */
+  onFile: (file: File) => void
   patterns: readonly { readonly id: string; readonly name: string }[]
 }) {
   const router = useRouter()
@@ -24,18 +27,9 @@ export function NewFolio({
   const [name, setName] = useState<string | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
-  const file = useRef<HTMLInputElement>(null)
   const [topic, setTopic] = useState('')
   const [pattern, setPattern] = useState(patterns[0]?.id ?? '')
 
-  const open = async (chosen: File | undefined) => {
-    if (!chosen) return
-    if (!TEXT_FILE.test(chosen.name))
-      return setProblem(`“${chosen.name}” is not a Markdown or text file. Save it as .md or .txt and open that.`)
-    setProblem(null)
-    setText(await chosen.text())
-    setName(chosen.name.replace(TEXT_FILE, ''))
-  }
   const make = async () => {
     setBusy(true)
     const answer = await ask('POST', '/api/folios', { text, ...(name ? { title: name } : {}) })
@@ -127,17 +121,15 @@ export function NewFolio({
         >
           {busy ? 'Making the folio …' : 'Make the folio'}
         </button>
-        <button type="button" className="button" onClick={() => file.current?.click()}>
-          Open a .md or .txt file
-        </button>
-        <input
-          ref={file}
-          type="file"
-          hidden
-          accept=".md,.markdown,.txt,text/plain,text/markdown"
-          aria-label="A Markdown or text file"
-          onChange={(e) => void open(e.target.files?.[0])}
+        <FileButton
+          says="Open files"
+          label="Files: texts, tables, diagrams, and figures made here"
+          accept={ACCEPTED}
+          className="button"
+          multiple
+          onFile={onFile}
         />
+        <span className="text-[13px] text-quiet">Word, PDF, slides, tables, mails and more; or drop them here</span>
         {onClose && (
           <button type="button" className="quiet-button" onClick={onClose}>
             Close

@@ -2,15 +2,21 @@
 
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
 import { Ellipsis } from 'lucide-react'
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
+import { useNewFolioPlace } from '../arrive/places'
+import { useFileDrop } from '../arrive/useFileDrop'
+import { useOpenFiles } from '../arrive/useOpenFiles'
 import { useCommands } from '../chrome/commands'
 import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
 import { ask, send } from '../send'
 import { NewFolio } from './NewFolio'
+
+const ArrivalsDialog = dynamic(async () => (await import('../arrive/ArrivalsDialog')).ArrivalsDialog)
 
 export type ShelvedFolio = {
   readonly id: string
@@ -45,10 +51,16 @@ export function Shelf({
   const [adding, setAdding] = useState(count === 0)
   const commands = useMemo(() => [{ name: 'New folio', keys: 'Alt+N', run: () => setAdding(true) }], [])
   useCommands(commands)
+  const opening = useOpenFiles()
+  const drop = useFileDrop(opening.take)
+  const anew = useNewFolioPlace(opening.arriving.list.length < 2)
   return (
     <>
       <TopLine crumbs={[{ text: 'Shelf', href: null }]} />
-      <main className="mx-auto w-full max-w-[1180px] flex-1 px-6 py-8">
+      <main
+        className={`mx-auto w-full max-w-[1180px] flex-1 px-6 py-8 ${drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
+        {...drop.handlers}
+      >
         <div className="mb-6 flex items-end justify-between gap-4">
           <div>
             <h1 className="font-serif text-[30px] leading-tight font-semibold">{name}</h1>
@@ -58,13 +70,20 @@ export function Shelf({
             New folio
           </button>
         </div>
-        {adding && <NewFolio patterns={patterns} onClose={count === 0 ? null : () => setAdding(false)} />}
+        {adding && (
+          <NewFolio
+            patterns={patterns}
+            onFile={(file) => opening.take([file])}
+            onClose={count === 0 ? null : () => setAdding(false)}
+          />
+        )}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-6">
           {folios.map((f) => (
             <FolioCard key={f.id} folio={f} />
           ))}
         </ul>
         {pages > 1 && <Pages page={page} pages={pages} />}
+        {opening.open && <ArrivalsDialog arriving={opening.arriving} places={[anew]} onClose={opening.close} />}
       </main>
     </>
   )

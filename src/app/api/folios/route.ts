@@ -1,10 +1,17 @@
 import { z } from 'zod'
+import { figureSchema } from '@/core/figure'
 import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
 import { Refusal, bodyOf, route } from '@/server/answer'
 import { titleFrom } from '@/server/folios'
 import { beginFolio } from '@/server/standard'
 
-const body = z.object({ title: z.string().trim().max(200).optional(), text: z.string() })
+const MOST_FIGURES = 60
+const body = z.object({
+  title: z.string().trim().max(200).optional(),
+  text: z.string(),
+  /** Figures that came with it. */
+  figures: z.array(figureSchema).max(MOST_FIGURES).default([]),
+})
 /** Room for a text that is too long by far, so that the answer can say by how much. */
 const MAX_BODY = 12_000_000
 
@@ -15,5 +22,5 @@ export const POST = route('new folio', async ({ person, request }) => {
   if (text.length > MAX_MANUSCRIPT)
     throw new Refusal({ code: 'text-too-long', length: text.length, limit: MAX_MANUSCRIPT })
   const title = given.title === undefined ? titleFrom(text) : cleanText(given.title)
-  return Response.json({ id: await beginFolio(person.id, title, text) }, { status: 201 })
+  return Response.json({ id: await beginFolio(person.id, title, text, given.figures) }, { status: 201 })
 })

@@ -1,0 +1,95 @@
+'use client'
+
+import { useMemo } from 'react'
+import { kinds } from '@/core/figure'
+import { Tick } from '../chrome/Tick'
+import { choiceOf, columnChoices, guessed, madeOf, withColumn, type Reading, type Sheet } from './arrivals'
+
+type Props = {
+  readonly title: string
+  readonly sheets: readonly Sheet[]
+  readonly reading: Reading
+  readonly onChange: (reading: Reading) => void
+}
+
+const SHOWN_ROWS = 6
+
+/** What the columns of a table mean: guessed, shown, and put right before anything is made of it. */
+export function Columns({ title, sheets, reading, onChange }: Props) {
+  const rows = sheets[reading.sheet]?.rows ?? []
+  const body = reading.headed ? rows.slice(1) : rows
+  const made = useMemo(() => madeOf(title, sheets, reading), [title, sheets, reading])
+  return (
+    <div className="flex flex-col gap-2">
+      <div className="flex flex-wrap items-center gap-4 text-[13px]">
+        {sheets.length > 1 && (
+          <label className="flex items-center gap-2 text-quiet">
+            Sheet
+            <select
+              className="field w-48"
+              value={reading.sheet}
+              onChange={(e) => onChange(guessed(sheets, Number(e.target.value)))}
+            >
+              {sheets.map((s, i) => (
+                <option key={s.name} value={i}>
+                  {s.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <Tick
+          on={reading.headed}
+          says="The first row names the columns"
+          onChange={(headed) => onChange({ ...reading, headed })}
+        />
+        <span role="status" className="text-quiet">
+          {`${kinds[made.kind].name} of ${made.nodes} ${made.nodes === 1 ? 'node' : 'nodes'}`}
+          {made.faults > 0
+            ? `; ${made.faults} ${made.faults === 1 ? 'cell leads' : 'cells lead'} nowhere and can be mended on the bench`
+            : ''}
+        </span>
+      </div>
+      <div className="overflow-x-auto rounded border border-rule">
+        <table className="w-full border-collapse text-[13px]">
+          <thead>
+            <tr>
+              {reading.columns.map((c, i) => (
+                <th key={i} scope="col" className="border-b border-rule p-1 text-left font-normal">
+                  <select
+                    aria-label={`What column ${i + 1} is`}
+                    className="field min-w-32"
+                    value={choiceOf(c)}
+                    onChange={(e) => onChange(withColumn(reading, sheets, i, e.target.value))}
+                  >
+                    {columnChoices.map((x) => (
+                      <option key={x.id} value={x.id}>
+                        {x.says}
+                      </option>
+                    ))}
+                  </select>
+                  {reading.headed && <span className="mt-1 block truncate px-1 font-medium">{rows[0]?.[i]}</span>}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {body.slice(0, SHOWN_ROWS).map((r, k) => (
+              <tr key={k}>
+                {reading.columns.map((c, i) => (
+                  <td
+                    key={i}
+                    className={`max-w-56 truncate border-t border-rule px-2 py-1 ${c === 'none' ? 'text-quiet line-through' : ''}`}
+                  >
+                    {r[i]}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {body.length > SHOWN_ROWS && <p className="text-[13px] text-quiet">and {body.length - SHOWN_ROWS} more rows</p>}
+    </div>
+  )
+}
