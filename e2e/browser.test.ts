@@ -179,7 +179,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
     const colour = `#${[...png.data.subarray(at, at + 3)].map((v) => v.toString(16).padStart(2, '0')).join('')}`
     assert.equal(colour.toLowerCase(), s.fill.toLowerCase(), `the shape at ${s.x}, ${s.y} has its fill in the file`)
   }
-  await (await b.find('//label[contains(., "SVG with text")]')).click()
+  await (await b.find('//option[.="SVG with text"]')).click()
   await b.click('Download')
   const svg = (await download('Boarding-the-deck-as-Mara-mailed-it.svg')).toString('utf8')
   assert.match(svg, /All chocked\?/)
@@ -188,7 +188,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
     origin: base,
     permissions: ['clipboardReadWrite', 'clipboardSanitizedWrite'],
   })
-  await b.click('Copy as PNG')
+  await b.click('Copy picture')
   await b.find('//*[contains(., "The picture is on the clipboard")]')
   const copied = await b.driver.executeAsyncScript<string[]>(
     `const done = arguments[arguments.length - 1]; navigator.clipboard.read().then((items) => done(items.flatMap((i) => i.types)), (e) => done([String(e)]))`,
@@ -404,15 +404,16 @@ function inWords(words: string, i: number): Figure {
 test('the shelf: a file opened, a folio renamed, deleted and taken back; a wrong file is told what would be right', async () => {
   const dir = mkdtempSync(path.join(tmpdir(), 'compass-'))
   writeFileSync(path.join(dir, 'Night watch.md'), '# Night watch\n\n1. Check the lights\n2. Sign the log')
-  writeFileSync(path.join(dir, 'chart.exe'), 'x')
+  writeFileSync(path.join(dir, 'chart.exe'), Buffer.from('MZ\0\x03\0\0\0\x04\0\0\0\xff\xff', 'latin1'))
   await b.driver.get(base)
   await b.click('New folio')
   const file = await b.find('input[type=file]')
   await file.sendKeys(path.join(dir, 'chart.exe'))
-  assert.match(await b.text('[role=alert]'), /chart\.exe.*\.md or \.txt/)
+  assert.match(await b.text('[role=alert]'), /chart\.exe.*DOCX, ODT/)
+  assert.match((await b.complaints()).join(), /^[^,]*415[^,]*$/)
+  await b.click('Close')
   await (await b.find('input[type=file]')).sendKeys(path.join(dir, 'Night watch.md'))
-  await b.find('//span[contains(., "from Night watch")]')
-  await b.click('Make the folio')
+  await b.click('Make a folio of it')
   await b.find('.manuscript ol li')
   await b.driver.get(base)
   const more = async (name: string, choice: string) => {

@@ -325,7 +325,7 @@ test('a figure in English, German, Arabic and Japanese: offered, corrected, mirr
 test('a figure is delivered by its width in print, and its file is opened again in another folio', async () => {
   const first = await s.open(TREE, 'hierarchy')
   await b.click('Deliver')
-  await (await b.find('//label[contains(., "JPEG picture")]')).click()
+  await (await b.find('//option[.="JPEG picture"]')).click()
   await (await b.find('[aria-label="How the size is said"] option[value="print"]')).click()
   const dots = await b.find('[aria-label="dots to the inch"]')
   await dots.sendKeys(Key.chord(Key.CONTROL, 'a'), '600', Key.ENTER)
@@ -334,7 +334,6 @@ test('a figure is delivered by its width in print, and its file is opened again 
   assert.deepEqual(await axeViolations(b.driver), [])
   await b.driver.navigate().refresh()
   await b.click('Deliver')
-  await b.find('//label[contains(., "JPEG picture")]/input[@checked or @name="format"]')
   await eventually(
     'what was chosen is remembered',
     5000,
@@ -348,11 +347,12 @@ test('a figure is delivered by its width in print, and its file is opened again 
   const second = await newFolio(base, 'Another handbook.')
   await b.driver.get(`${base}/folio/${second}`)
   await b.find('.manuscript p')
-  const file = await b.driver.findElement(By.css('input[aria-label^="File of a figure"]'))
-  await file.sendKeys(path.join(dir, 'other.png'))
-  await b.find('//*[contains(., "No figure is in this file")]')
-  assert.match((await b.complaints()).join(), /^[^,]*422[^,]*$/)
-  await file.sendKeys(path.join(dir, 'crew.png'))
+  const file = await b.driver.findElement(By.css('input[aria-label^="Files:"]'))
+  await file.sendKeys(`${path.join(dir, 'other.png')}\n${path.join(dir, 'crew.png')}`)
+  await b.find('//*[@role="alert"][contains(., "is of no sort that is read here")]')
+  assert.match((await b.complaints()).join(), /^[^,]*415[^,]*$/)
+  await b.click('Into this folio')
+  await b.driver.actions().sendKeys(Key.ESCAPE).perform()
   await b.find('//*[@data-figure]//*[name()="text"][contains(., "Purser")]')
   await b.saved()
   await quiet()

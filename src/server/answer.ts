@@ -34,6 +34,19 @@ export const route =
   async (request: Request, context: { params: Promise<P> }): Promise<Response> =>
     guarded(request, rate, async (person) => handle({ person, request, params: await context.params }))
 
+/** A handler for whoever asks, from whatever site: only for what a secret address shows. */
+export const openRoute =
+  <P>(rate: RateName, handle: (asked: { params: P; request: Request }) => Promise<Response>) =>
+  async (request: Request, context: { params: Promise<P> }): Promise<Response> => {
+    try {
+      const seconds = secondsToWait(rate, 'anybody')
+      if (seconds > 0) throw new Refusal({ code: 'too-many', seconds })
+      return await handle({ request, params: await context.params })
+    } catch (error) {
+      return refused(error, request)
+    }
+  }
+
 /** A handler on one folio, called only when the person may do `action` to it. */
 export const folioRoute =
   (
@@ -71,13 +84,17 @@ async function guarded(
     if (!response.headers.has('content-security-policy')) response.headers.set('content-security-policy', POLICY)
     return response
   } catch (error) {
-    const problem = problemOf(error)
-    const path = new URL(request.url).pathname
-    if (problem.code === 'server-fault')
-      log.error({ error: error instanceof Error ? (error.stack ?? error.message) : String(error), path }, 'failed')
-    else if (!(error instanceof Refusal)) log.warn({ error: String(error), path }, problem.code)
-    return problemResponse(problem)
+    return refused(error, request)
   }
+}
+
+function refused(error: unknown, request: Request): Response {
+  const problem = problemOf(error)
+  const path = new URL(request.url).pathname
+  if (problem.code === 'server-fault')
+    log.error({ error: error instanceof Error ? (error.stack ?? error.message) : String(error), path }, 'failed')
+  else if (!(error instanceof Refusal)) log.warn({ error: String(error), path }, problem.code)
+  return problemResponse(problem)
 }
 
 /** The body, counted while it is read: one that is too large is refused before it is in memory. */

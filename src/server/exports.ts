@@ -28,6 +28,8 @@ export const exportSchema = z.object({
   naming: z.string().min(1).max(120).default('{number} {title}'),
   scale: z.number().min(0.1).max(8).default(2),
   dpi: z.number().min(36).max(2400).nullable().default(null),
+  /** Only these, in this order; null for all. */
+  figures: z.array(z.string().max(64)).max(500).nullable().default(null),
 })
 export type ExportOptions = z.infer<typeof exportSchema>
 
@@ -199,8 +201,15 @@ function beating(id: string, stop: AbortController) {
   }
 }
 
-async function contentFor(job: Taken, { theme }: ExportOptions): Promise<FolioContent> {
-  const bare = await withNewest(job.folio_id, ({ doc }) => contentOf(doc, theme, NOTHING_BROUGHT))
+/** Some of its figures, in that order. */
+function limited(content: FolioContent, only: readonly string[]): FolioContent {
+  const figures = only.flatMap((id) => content.figures.find((f) => f.id === id) ?? [])
+  return { ...content, figures, wardrobe: { ...content.wardrobe, order: only } }
+}
+
+async function contentFor(job: Taken, { theme, figures: only }: ExportOptions): Promise<FolioContent> {
+  const whole = await withNewest(job.folio_id, ({ doc }) => contentOf(doc, theme, NOTHING_BROUGHT))
+  const bare = only ? limited(whole, only) : whole
   const brought: Brought[] = []
   for (const f of bare.figures) brought.push(await broughtFor(job.asked_by, f, bare.wardrobe))
   return {

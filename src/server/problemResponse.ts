@@ -27,6 +27,7 @@ const statusOf: Record<Problem['code'], number> = {
   'picture-too-large': 422,
   'picture-too-slow': 422,
   'no-figures': 422,
+  'address-taken-back': 410,
   'kind-not-held': 422,
   'import-unknown': 415,
   'import-broken': 422,

@@ -53,6 +53,14 @@ export type Tables = {
     data: Buffer
     made_at: Time
   }
+  picture_address: {
+    token: string
+    folio_id: string
+    figure_id: string
+    made_by: string
+    made_at: Time
+    taken_back_at: Date | null
+  }
   /** A folio made into a file: `state` is waiting, working, done, failed or stopped. */
   export_job: {
     id: string

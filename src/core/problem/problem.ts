@@ -30,6 +30,7 @@ export type Problem =
   | { readonly code: 'picture-too-large'; readonly pixels: number; readonly limit: number }
   | { readonly code: 'picture-too-slow'; readonly seconds: number }
   | { readonly code: 'no-figures' }
+  | { readonly code: 'address-taken-back' }
   /** A format that only some kinds can be written in. */
   | { readonly code: 'kind-not-held'; readonly format: string; readonly kind: string }
   | { readonly code: 'import-unknown'; readonly name: string }
@@ -111,6 +112,7 @@ const english: Sentences = {
     `“${p.name}” takes more time or memory to read than one file may (${p.seconds} s). Cut it into parts and open them one by one.`,
   'kind-not-held': (p) =>
     `${p.format} holds ${p.kind} only. Choose another format, or make the figure one of these first.`,
+  'address-taken-back': () => 'This picture is not shown here any more: its address was taken back.',
   'no-figures': () => 'This folio has no figures yet. Make one first, or choose a document, which has the text.',
   'picture-too-slow': (p) =>
     `This figure is too dense to be drawn within ${p.seconds} seconds. Remove links, or split it into several figures.`,

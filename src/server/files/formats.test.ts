@@ -1,11 +1,13 @@
 import { deflateSync } from 'node:zlib'
+import { unzipSync, zipSync } from 'fflate'
 import sharp from 'sharp'
 import { figureKinds } from '@/core/figure'
 import { plainWardrobe } from '@/core/style'
 import { seededOfKind } from '@/core/testing/seededFigure'
 import { NOTHING_BROUGHT, figureFile, type FileOptions } from '../figureFile'
-import { formatNames, plainOptions } from './fileTypes'
-import { figureInside, insideSvg, portable } from './inside'
+import { plainOptions } from './fileTypes'
+import { imported } from '../imports/readers'
+import { figureInside, insideSvg, portable, versionOf } from './inside'
 
 const plain: FileOptions = {
   ...plainOptions,
@@ -21,7 +23,7 @@ async function made(options: Partial<FileOptions>, seed = 3) {
   return { figure, file }
 }
 
-test.each(formatNames.filter((f) => f !== 'svg'))(
+test.each(['png', 'jpeg', 'webp'] as const)(
   '%s is read by another program, in the size and for the print asked for',
   async (format) => {
     const { file } = await made({ format, scale: 1.25, dpi: 300, background: false })
@@ -89,4 +91,51 @@ test('nothing is found in what holds no figure, is torn, or would grow without e
     Buffer.from('<svg><metadata id="IdleCompassFigure">{&quot;id&quot;:</metadata></svg>'),
   ]
   expect(wrong.map((bytes) => figureInside(bytes))).toEqual(wrong.map(() => null))
+})
+
+test('figures come out of office files, PDFs and data as they went in', async () => {
+  for (const seed of [1, 2, 3, 4, 5, 6])
+    for (const format of ['pptx', 'odp', 'pdf', 'json'] as const) {
+      const { figure, file } = await made({ format }, seed)
+      const found = await imported(`deck.${format}`, file)
+      if ('code' in found) throw new Error(found.code)
+      expect([seed, format, found.as, 'figures' in found && found.figures]).toEqual([
+        seed,
+        format,
+        'figures',
+        [portable(figure)],
+      ])
+      // Which version it was is known wherever the file is brought back to.
+      expect(found.placed).toEqual([{ id: figure.id, version: versionOf(figure), title: figure.title }])
+      const { file: again } = await made({ format }, seed)
+      expect([format, Buffer.compare(Buffer.from(file), Buffer.from(again))]).toEqual([format, 0])
+    }
+}, 60_000)
+
+test('a slide that was taken into another deck is known by its tag', async () => {
+  const { figure, file } = await made({ format: 'pptx' })
+  const parts = Object.entries(unzipSync(file)).filter(([name]) => !name.startsWith('customXml/'))
+  const found = await imported('other.pptx', zipSync(Object.fromEntries(parts)))
+  if ('code' in found) throw new Error(found.code)
+  expect(found.placed).toEqual([{ id: figure.id, version: versionOf(figure), title: '' }])
+})
+
+test('the table of a figure goes through a spreadsheet and back, and is no formula on the way', async () => {
+  const bare = seededOfKind('process', 5)
+  const [first] = Object.values(bare.nodes)
+  if (!first) throw new Error('no node')
+  const figure = { ...bare, nodes: { ...bare.nodes, [first.id]: { ...first, text: '=HYPERLINK("x")' } } }
+  for (const format of ['xlsx', 'csv'] as const) {
+    const file = await figureFile(figure, { ...plain, format }, NOTHING_BROUGHT)
+    if ('code' in file) throw new Error(file.code)
+    const found = await imported(`crew.${format}`, file)
+    if ('code' in found || !('figures' in found)) throw new Error('no figure')
+    expect([format, Object.values(found.figures[0]?.nodes ?? {}).map((n) => n.text)]).toEqual([
+      format,
+      Object.values(figure.nodes)
+        .toSorted((a, b) => a.order - b.order)
+        .map((n) => n.text),
+    ])
+    if (format === 'csv') expect(Buffer.from(file).toString()).not.toMatch(/(?:^|,)"?=HYPER/m)
+  }
 })

@@ -28,8 +28,8 @@ export function portable({ aside: _aside, outer: _outer, ...figure }: Figure): F
 export const jsonOf = (figure: Figure): string => JSON.stringify(figureSchema.parse(portable(figure)))
 
 /** What a figure shows, as a short name: another where anything of it is another. */
-export const versionOf = (figure: Figure): string =>
-  createHash('sha256').update(jsonOf(figure)).digest('hex').slice(0, 16)
+export const versionOf = (figure: Figure): string => shortHash(jsonOf(figure))
+export const shortHash = (text: string): string => createHash('sha256').update(text).digest('hex').slice(0, 16)
 
 export function insideSvg(svg: string, figure: Figure): string {
   const at = svg.indexOf('</desc>') + '</desc>'.length

@@ -14,9 +14,13 @@ const LIMIT_SECONDS = 20
 const MOST_MEMORY_MB = 320
 const AT_ONCE = 2
 
-type Room = { busy: number; readonly waiting: (() => void)[] }
+/** Starting a thread loads code, which is not the file's fault. One that has read so many begins afresh. */
+const MOST_FILES = 40
+
+type Thread = { readonly worker: Worker; files: number }
+type Room = { busy: number; readonly waiting: (() => void)[]; readonly idle: Thread[] }
 const held = globalThis as typeof globalThis & { compassImports?: Room }
-const room = (): Room => (held.compassImports ??= { busy: 0, waiting: [] })
+const room = (): Room => (held.compassImports ??= { busy: 0, waiting: [], idle: [] })
 
 /** What a file has come to, or why it was refused. Throws when the thread met a fault of ours; `signal` ends the work. */
 export async function importedInThread(job: ImportJob, signal?: AbortSignal): Promise<Imported | Problem> {
@@ -24,38 +28,57 @@ export async function importedInThread(job: ImportJob, signal?: AbortSignal): Pr
   if (own.busy >= AT_ONCE) await new Promise<void>((resolve) => own.waiting.push(resolve))
   own.busy++
   try {
-    return await read(job, signal)
+    return await read(job, own.idle.pop() ?? started(), signal)
   } finally {
     own.busy--
     own.waiting.shift()?.()
   }
 }
 
-function read(job: ImportJob, signal?: AbortSignal): Promise<Imported | Problem> {
+function started(): Thread {
+  const worker = new Worker(shippedFile('bin/importWorker.mjs'), {
+    execArgv: [],
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB, maxYoungGenerationSizeMb: 48, stackSizeMb: 8 },
+  })
+  worker.unref()
+  return { worker, files: 0 }
+}
+
+function read(job: ImportJob, thread: Thread, signal?: AbortSignal): Promise<Imported | Problem> {
   const heavy: Problem = { code: 'import-too-heavy', name: job.name, seconds: LIMIT_SECONDS }
+  const { worker } = thread
   return new Promise((resolve, reject) => {
-    const worker = new Worker(shippedFile('bin/importWorker.mjs'), {
-      execArgv: [],
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB, maxYoungGenerationSizeMb: 48, stackSizeMb: 8 },
-    })
-    const end = (settle: () => void) => {
+    const end = (settle: () => void, sound: boolean) => {
       clearTimeout(alarm)
       worker.removeAllListeners()
-      void worker.terminate()
+      thread.files++
+      if (sound && thread.files < MOST_FILES) {
+        // One that ends while nobody waits for it is not taken again.
+        worker.on('error', () => drop(thread))
+        worker.on('exit', () => drop(thread))
+        room().idle.push(thread)
+      } else void worker.terminate()
       settle()
     }
     const alarm = setTimeout(() => {
       log.warn({ name: job.name, bytes: job.bytes.length }, 'a file took too long to read')
-      end(() => resolve(heavy))
+      end(() => resolve(heavy), false)
     }, LIMIT_SECONDS * 1000)
-    signal?.addEventListener('abort', () => end(() => resolve(heavy)))
+    signal?.addEventListener('abort', () => end(() => resolve(heavy), false))
+    worker.removeAllListeners()
     worker.on('message', (done: ImportDone) =>
-      end(() => ('read' in done ? resolve(done.read) : reject(new Error(done.fault)))),
+      end(() => ('read' in done ? resolve(done.read) : reject(new Error(done.fault))), 'read' in done),
     )
     worker.on('error', (error: Error & { readonly code?: string }) =>
-      end(() => (error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? resolve(heavy) : reject(error))),
+      end(() => (error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? resolve(heavy) : reject(error)), false),
     )
-    worker.on('exit', () => end(() => reject(new Error('the thread ended'))))
+    worker.on('exit', () => end(() => reject(new Error('the thread ended')), false))
     worker.postMessage(job)
   })
+}
+
+function drop(thread: Thread): void {
+  const { idle } = room()
+  const at = idle.indexOf(thread)
+  if (at >= 0) idle.splice(at, 1)
 }

@@ -7,17 +7,18 @@ import { textPart, unzipped } from './safeZip'
 export type OdfRead = { readonly title: string; readonly blocks: DocBlock[] }
 
 export function blocksOfOdf(bytes: Uint8Array, left: Left): OdfRead {
-  const parts = unzipped(bytes, (name) => /^(?:content|meta)\.xml$/.test(name) || /^Basic\//.test(name))
+  const parts = unzipped(bytes, (name) => /^(?:content|meta|styles)\.xml$/.test(name) || /^Basic\//.test(name))
   if (Object.keys(parts).some((n) => n.startsWith('Basic/'))) left.add('macros')
   const content = textPart(parts, 'content.xml')
   if (content === null) return { title: '', blocks: [] }
   const meta = textPart(parts, 'meta.xml')
   const title = meta ? /<dc:title>([^<]*)<\/dc:title>/.exec(meta)?.[1]?.trim() : ''
-  return { title: title ?? '', blocks: blocksOf(xmlOf(content), left) }
+  const styles = textPart(parts, 'styles.xml')
+  return { title: title ?? '', blocks: blocksOf(xmlOf(content), left, styles ? xmlOf(styles) : null) }
 }
 
-export function blocksOf(root: XmlElement, left: Left): DocBlock[] {
-  const reading = new Reading(root, left)
+function blocksOf(root: XmlElement, left: Left, styles: XmlElement | null): DocBlock[] {
+  const reading = new Reading(styles ? [root, styles] : [root], left)
   const body = elements(root).find((e) => e.name === 'body') ?? root
   reading.walk(body, null)
   return reading.out
@@ -30,10 +31,11 @@ class Reading {
   private readonly numbered: ReadonlySet<string>
 
   constructor(
-    root: XmlElement,
+    roots: readonly XmlElement[],
     private readonly left: Left,
   ) {
-    const automatic = elements(root)
+    const automatic = roots
+      .flatMap(elements)
       .filter((e) => e.name === 'automatic-styles' || e.name === 'styles')
       .flatMap(elements)
     const name = (e: XmlElement) => e.attributes['style:name'] ?? ''

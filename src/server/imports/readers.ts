@@ -15,7 +15,7 @@ import { blocksOfDocx } from './docx'
 import { decodedText } from './encoding'
 import { blocksOfEpub } from './epub'
 import { blocksOfHtml } from './html'
-import { figuresInside } from './inside'
+import { figuresInside, type Placed } from './inside'
 import { Left } from './left'
 import { textOfMail } from './mail'
 import { markdownOfBlocks, type DocBlock } from './markdown'
@@ -27,15 +27,15 @@ import { UnsoundZip, decodedXml, isZip, textPart, unzipped } from './safeZip'
 import { bounded, sheetsOfOds, sheetsOfXlsx, type Sheet } from './sheets'
 
 /** What a file has come to. `left` says what it holds besides, in words. */
-export type Imported =
-  | { readonly as: 'text'; readonly title: string; readonly markdown: string; readonly left: readonly string[] }
-  | { readonly as: 'figures'; readonly figures: readonly Figure[]; readonly left: readonly string[] }
-  | {
-      readonly as: 'sheets'
-      readonly title: string
-      readonly sheets: readonly Sheet[]
-      readonly left: readonly string[]
-    }
+export type Imported = {
+  readonly left: readonly string[]
+  /** Figures that were placed in it from here, as they were then. */
+  readonly placed: readonly Placed[]
+} & (
+  | { readonly as: 'text'; readonly title: string; readonly markdown: string; readonly figures: readonly Figure[] }
+  | { readonly as: 'figures'; readonly figures: readonly Figure[] }
+  | { readonly as: 'sheets'; readonly title: string; readonly sheets: readonly Sheet[] }
+)
 
 type Came = {
   readonly name: string
@@ -57,7 +57,8 @@ type Row = {
   readonly read: (c: Came, left: Left) => Read | Promise<Read>
 }
 
-const mimetypeOf = ({ bytes, parts }: Came): string =>
+const mimetypeOf = ({ bytes, parts }: Came): string => kindOfOdf(bytes, parts)
+const kindOfOdf = (bytes: Uint8Array, parts: ReadonlySet<string>): string =>
   parts.has('mimetype')
     ? (textPart(
         unzipped(bytes, (n) => n === 'mimetype'),
@@ -128,9 +129,12 @@ export const readers: Readonly<Record<string, Row>> = {
 /** A file as what it is. Total: whatever it holds, it is read or refused with a sentence. */
 export async function imported(name: string, bytes: Uint8Array): Promise<Imported | Problem> {
   try {
-    const inside = await figuresInside(bytes)
-    if (inside.length > 0) return { as: 'figures', figures: inside, left: [] }
-    return await readAs(name, bytes)
+    const { figures, placed } = await figuresInside(bytes)
+    const read = figures.length > 0 && !mayHoldText(bytes) ? null : await readAs(name, bytes)
+    if (read && 'as' in read && read.as === 'text' && read.markdown.split(/\s+/).length > WORDS)
+      return { ...read, figures, placed }
+    if (figures.length > 0) return { as: 'figures', figures, left: [], placed }
+    return read && 'as' in read ? { ...read, placed } : (read ?? { code: 'import-unknown', name })
   } catch (error) {
     if (error instanceof UnsoundZip) return { code: 'import-unsound', name, why: error.message }
     if (error instanceof UnsoundXml)
@@ -143,6 +147,15 @@ export async function imported(name: string, bytes: Uint8Array): Promise<Importe
     // Whatever a parser throws at a broken file is that the file is broken.
     return { code: 'import-broken', name }
   }
+}
+
+/** Fewer words than a caption and a title have are no text beside the figures. */
+const WORDS = 30
+/** Documents and books; in slides and pictures the words are those of the figures. */
+const mayHoldText = (bytes: Uint8Array): boolean => {
+  if (!isZip(bytes)) return /^\s*<!doctype html/i.test(new TextDecoder('latin1').decode(bytes.subarray(0, 200)))
+  const names = partNames(bytes)
+  return names.has('word/document.xml') || kindOfOdf(bytes, names).endsWith('opendocument.text')
 }
 
 const isPassword = (error: unknown): boolean => error instanceof Error && error.name === 'PasswordException'
@@ -183,16 +196,17 @@ function settled(name: string, read: NonNullable<Read>, left: Left): Imported | 
       as: 'figures',
       figures: figures.map((f) => (f.title ? f : { ...f, title: plain })),
       left: left.sentences(),
+      placed: [],
     }
   }
   if ('sheets' in read) {
     if (!read.sheets.some((s) => s.rows.length > 0)) return { code: 'import-empty', name }
     const own = read.sheets.flatMap((s) => figureOfCells(s.rows) ?? [])
-    if (own.length > 0) return { as: 'figures', figures: own, left: left.sentences() }
-    return { as: 'sheets', title: plain, sheets: read.sheets, left: left.sentences() }
+    if (own.length > 0) return { as: 'figures', figures: own, left: left.sentences(), placed: [] }
+    return { as: 'sheets', title: plain, sheets: read.sheets, left: left.sentences(), placed: [] }
   }
   const markdown = cleanText('blocks' in read ? markdownOfBlocks(read.blocks) : read.markdown)
   if (markdown.trim() === '') return { code: 'import-empty', name }
   if (markdown.length > MAX_MANUSCRIPT) return { code: 'text-too-long', length: markdown.length, limit: MAX_MANUSCRIPT }
-  return { as: 'text', title: read.title || plain, markdown, left: left.sentences() }
+  return { as: 'text', title: read.title || plain, markdown, figures: [], left: left.sentences(), placed: [] }
 }

@@ -135,8 +135,9 @@ class Reading {
     if (this.state.passed) return
     const sign = SIGNS[word]
     if (sign !== undefined) return this.say(sign)
-    const known = this.words[word]
-    if (known) known(value)
+    // The mark of an item is set in a paragraph of its own, which says nothing of this one.
+    if (this.state.mark && word === 'pard') return
+    this.words[word]?.(value)
   }
 
   private readonly words: Readonly<Record<string, (value: number | null) => void>> = {
@@ -192,16 +193,26 @@ const numberOf = (mark: string): number | null => {
   return found ? Number(found[1]) : null
 }
 
-/** Styles that are headings, by their number. */
+/** Styles that are headings, by their number: by the level they have in an outline, or by what they are called. */
 function headingStyles(text: string): ReadonlyMap<string, number> {
   const out = new Map<string, number>()
-  const at = text.indexOf('{\\stylesheet')
-  if (at < 0) return out
-  for (const [, number, level] of text
-    .slice(at, at + 60_000)
-    .matchAll(
-      /\{[^{}]*?\\s(\d+)[^{}]*?(?:\{[^{}]*\}[^{}]*)*?\s(?:heading|Heading|Überschrift|Titre|Título)\s?(\d)[^{};]*;\s*\}/g,
-    ))
-    out.set(number ?? '', Number(level))
+  const from = text.indexOf('{\\stylesheet')
+  if (from < 0) return out
+  const sheet = text.slice(from, from + 120_000)
+  for (const { index, 1: number = '' } of sheet.matchAll(/\{\\s(\d{1,5})/g)) {
+    const end = sheet.indexOf(';}', index)
+    if (end < 0) break
+    const style = sheet.slice(index, Math.min(end, index + 2000))
+    const name = style
+      .replace(/\{[^{}]*\}/g, '')
+      .replace(/\\[a-z]+-?\d* ?/g, '')
+      .replace(/[{}\r\n]/g, '')
+      .trim()
+    const outline = /\\outlinelevel(\d)/.exec(style)?.[1]
+    const named = /^(?:heading|Überschrift|Titre|Título|Titolo|Kop)\s?(\d)$/i.exec(name)?.[1]
+    if (outline !== undefined && Number(outline) < 6) out.set(number, Number(outline) + 1)
+    else if (named !== undefined) out.set(number, Number(named))
+    else if (/^(?:Title|Titel)$/i.test(name)) out.set(number, 1)
+  }
   return out
 }

@@ -6,6 +6,7 @@ import { pictures } from './m0004Pictures'
 import { uploads } from './m0005Uploads'
 import { standard } from './m0006Standard'
 import { exports } from './m0007Exports'
+import { addresses } from './m0008Addresses'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -16,4 +17,5 @@ export const migrations: Record<string, Migration> = {
   '0005_uploads': uploads,
   '0006_standard': standard,
   '0007_exports': exports,
+  '0008_addresses': addresses,
 }

@@ -5,7 +5,9 @@ import { X } from 'lucide-react'
 import { useState } from 'react'
 import type { Figure } from '@/core/figure'
 import { guessed, madeOf, renamed, saysOf, type Arrival, type Imported, type Reading } from './arrivals'
+import type { OpenFolio } from '../folio/useFolio'
 import { Columns } from './Columns'
+import { Placed } from './Placed'
 import type { Arriving } from './useArrivals'
 
 /** What has come out of a file, ready to be put somewhere. */
@@ -14,6 +16,8 @@ export type Parcel = { readonly title: string; readonly text: string; readonly f
 export type Place = { readonly says: string; readonly put: (parcel: Parcel) => Promise<string | null> }
 
 type Props = {
+  /** The folio that is open, whose figures may be found again; null on the shelf. */
+  readonly folio: OpenFolio | null
   readonly arriving: Arriving
   /** The first is the one that is likely meant. */
   readonly places: readonly Place[]
@@ -21,7 +25,7 @@ type Props = {
 }
 
 /** Files that were opened or dropped: read one by one, looked at, put into a folio. */
-export function ArrivalsDialog({ arriving, places, onClose }: Props) {
+export function ArrivalsDialog({ folio, arriving, places, onClose }: Props) {
   const close = () => {
     arriving.clear()
     onClose()
@@ -46,7 +50,7 @@ export function ArrivalsDialog({ arriving, places, onClose }: Props) {
           </div>
           <ul className="flex min-h-0 flex-1 flex-col gap-4 overflow-auto px-5 py-4" aria-live="polite">
             {arriving.list.map((a) => (
-              <Came key={a.id} arrival={a} arriving={arriving} places={places} />
+              <Came key={a.id} folio={folio} arrival={a} arriving={arriving} places={places} />
             ))}
           </ul>
         </DialogPanel>
@@ -56,10 +60,12 @@ export function ArrivalsDialog({ arriving, places, onClose }: Props) {
 }
 
 function Came({
+  folio,
   arrival,
   arriving,
   places,
 }: {
+  readonly folio: OpenFolio | null
   readonly arrival: Arrival
   readonly arriving: Arriving
   readonly places: readonly Place[]
@@ -79,6 +85,9 @@ function Came({
         <p role="alert" className="mt-1 text-[13px] text-needle">
           {state.why}
         </p>
+      )}
+      {state.is === 'here' && folio && state.came.placed.length > 0 && (
+        <Placed folio={folio} name={name} placed={state.came.placed} />
       )}
       {state.is === 'here' && (
         <Here came={state.came} places={places} onTaken={(into) => arriving.taken(id, into)} name={name} />
@@ -141,7 +150,7 @@ function Here({ came, name, places, onTaken }: HereProps) {
 
 function parcelOf(came: Imported, reading: Reading | null, name: string): Parcel {
   const plain = name.replace(/\.[^.]+$/, '')
-  if (came.as === 'text') return { title: came.title || plain, text: came.markdown, figures: [] }
+  if (came.as === 'text') return { title: came.title || plain, text: came.markdown, figures: renamed(came.figures) }
   if (came.as === 'figures') return { title: came.figures[0]?.title || plain, text: '', figures: renamed(came.figures) }
   const { figure } = madeOf(came.title, came.sheets, reading ?? guessed(came.sheets, 0))
   return { title: came.title, text: '', figures: renamed([figure]) }

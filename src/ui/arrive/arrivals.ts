@@ -4,16 +4,14 @@ import { figureOfTable, tableAs, tableOf, apply, type Chosen, type Column } from
 import { blankFigure, kinds, type Figure, type FigureKind } from '@/core/figure'
 
 export type Sheet = { readonly name: string; readonly rows: readonly (readonly string[])[] }
+/** A figure as it stood when it was put into a file. */
+export type Placed = { readonly id: string; readonly version: string; readonly title: string }
 /** As the server tells of it; checked there. */
-export type Imported =
-  | { readonly as: 'text'; readonly title: string; readonly markdown: string; readonly left: readonly string[] }
-  | { readonly as: 'figures'; readonly figures: readonly Figure[]; readonly left: readonly string[] }
-  | {
-      readonly as: 'sheets'
-      readonly title: string
-      readonly sheets: readonly Sheet[]
-      readonly left: readonly string[]
-    }
+export type Imported = { readonly left: readonly string[]; readonly placed: readonly Placed[] } & (
+  | { readonly as: 'text'; readonly title: string; readonly markdown: string; readonly figures: readonly Figure[] }
+  | { readonly as: 'figures'; readonly figures: readonly Figure[] }
+  | { readonly as: 'sheets'; readonly title: string; readonly sheets: readonly Sheet[] }
+)
 
 export type Arrival = {
   readonly id: string
@@ -108,6 +106,7 @@ export function renamed(figures: readonly Figure[]): Figure[] {
   }))
 }
 
+const count = (figures: number): string => (figures === 1 ? 'one figure' : `${figures} figures`)
 const counted = new Intl.NumberFormat('en')
 
 /** In a line. */
@@ -115,7 +114,8 @@ export function saysOf(came: Imported): string {
   const without = came.left.length > 0 ? ` Without: ${came.left.join(', ')}.` : ''
   if (came.as === 'text') {
     const words = came.markdown.split(/\s+/).filter(Boolean).length
-    return `A text of ${counted.format(words)} ${words === 1 ? 'word' : 'words'}.${without}`
+    const figures = came.figures.length > 0 ? `, and ${count(came.figures.length)}` : ''
+    return `A text of ${counted.format(words)} ${words === 1 ? 'word' : 'words'}${figures}.${without}`
   }
   if (came.as === 'sheets') {
     const rows = came.sheets[0]?.rows.length ?? 0
@@ -124,5 +124,5 @@ export function saysOf(came: Imported): string {
   }
   const [first] = came.figures
   const one = came.figures.length === 1 && first
-  return `${one ? `${kinds[first.kind].name}: ${first.title || 'without a title'}` : `${came.figures.length} figures`}.${without}`
+  return `${one ? `${kinds[first.kind].name}: ${first.title || 'without a title'}` : count(came.figures.length)}.${without}`
 }

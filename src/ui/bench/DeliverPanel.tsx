@@ -8,6 +8,8 @@ import { useNotice } from '../chrome/Notice'
 import { Tick } from '../chrome/Tick'
 import { useTheme } from '../chrome/theme'
 import type { OpenFolio } from '../folio/useFolio'
+import { outlineItem, pictureItem } from './copied'
+import { PictureAddress } from './PictureAddress'
 import { formatIds, formats, groups, keepDelivery, lastDelivery, queryFor, scaleFor, type Delivery } from './delivery'
 
 const WAIT_MS = 5000
@@ -23,7 +25,7 @@ export function DeliverPanel({ folio, figure, scene }: PanelProps) {
     setDelivery(next)
     keepDelivery(folio.id, next)
   }
-  const { busy, download, copy } = useDelivering(folio, figure, scene, delivery)
+  const { busy, download, copy, copyOutline } = useDelivering(folio, figure, scene, delivery)
   const format = formats[delivery.format]
   return (
     <aside aria-label="Deliver" className="flex min-h-0 flex-col border-l border-rule bg-page">
@@ -57,15 +59,21 @@ export function DeliverPanel({ folio, figure, scene }: PanelProps) {
         {format.holds && (
           <Tick on={delivery.inside} says="Can be opened here again" onChange={(inside) => set({ inside })} />
         )}
+        <PictureAddress folio={folio.id} figure={figure.id} />
       </div>
       <div className="flex flex-col gap-2 border-t border-rule px-4 py-3">
         <button type="button" className="button-primary justify-center" disabled={busy} onClick={download}>
           <Download size={16} aria-hidden="true" />
           {busy ? 'Making the file …' : 'Download'}
         </button>
-        <button type="button" className="button justify-center" disabled={busy} onClick={copy}>
-          Copy as PNG
-        </button>
+        <div className="grid grid-cols-2 gap-2">
+          <button type="button" className="button justify-center" disabled={busy} onClick={copy}>
+            Copy picture
+          </button>
+          <button type="button" className="button justify-center" disabled={busy} onClick={copyOutline}>
+            Copy outline
+          </button>
+        </div>
       </div>
     </aside>
   )
@@ -107,45 +115,54 @@ function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, de
       link.click()
       URL.revokeObjectURL(url)
     })
-  const copy = () =>
+  const copied = (item: () => ClipboardItem, says: string) =>
     during(async () => {
       if (!navigator.clipboard?.write)
-        throw new Error('This browser lets pages copy pictures only over a secure address. Download the PNG instead.')
-      const png: Delivery = { ...delivery, format: 'png' }
-      await navigator.clipboard.write([new ClipboardItem({ 'image/png': fetchFile(png) })])
-      tell('The picture is on the clipboard.')
+        throw new Error('This browser lets pages copy only over a secure address. Download the file instead.')
+      await navigator.clipboard.write([item()])
+      tell(says)
     })
-  return { busy, download: () => void download(), copy: () => void copy() }
+  const copy = () =>
+    copied(
+      () =>
+        pictureItem(fetchFile({ ...delivery, format: 'png', inside: false }), () =>
+          fetchFile({ ...delivery, format: 'svg-outlines', inside: false }),
+        ),
+      'The picture is on the clipboard.',
+    )
+  const copyOutline = () =>
+    copied(
+      () => outlineItem(fetchFile({ ...delivery, format: 'md' }).then((blob) => blob.text())),
+      'The outline is on the clipboard.',
+    )
+  return { busy, download: () => void download(), copy: () => void copy(), copyOutline: () => void copyOutline() }
 }
 
 type SetProps = { readonly delivery: Delivery; readonly set: (change: Partial<Delivery>) => void }
 
 /** By what they are for; what one is good for is said of the one that is chosen. */
 const Formats = ({ delivery, set, kind }: SetProps & { readonly kind: Figure['kind'] }) => (
-  <div className="flex flex-col gap-3">
-    {(Object.keys(groups) as (keyof typeof groups)[]).map((group) => (
-      <fieldset key={group} className="flex flex-col gap-1">
-        <legend className="mb-0.5 text-[13px] text-quiet">{groups[group]}</legend>
-        {formatIds
-          .filter((f) => formats[f].group === group && (f !== 'bpmn' || kind === 'process'))
-          .map((f) => (
-            <label key={f} className="flex gap-2">
-              <input
-                type="radio"
-                name="format"
-                checked={delivery.format === f}
-                onChange={() => set({ format: f })}
-                className="mt-1 self-start"
-              />
-              <span>
+  <label className="text-[13px] text-quiet">
+    File
+    <select
+      className="field mt-0.5"
+      value={delivery.format}
+      onChange={(e) => set({ format: formatIds.find((f) => f === e.target.value) ?? 'png' })}
+    >
+      {(Object.keys(groups) as (keyof typeof groups)[]).map((group) => (
+        <optgroup key={group} label={groups[group]}>
+          {formatIds
+            .filter((f) => formats[f].group === group && (f !== 'bpmn' || kind === 'process'))
+            .map((f) => (
+              <option key={f} value={f}>
                 {formats[f].name}
-                {delivery.format === f && <span className="block text-[13px] text-quiet">{formats[f].hint}</span>}
-              </span>
-            </label>
-          ))}
-      </fieldset>
-    ))}
-  </div>
+              </option>
+            ))}
+        </optgroup>
+      ))}
+    </select>
+    <span className="mt-1 block">{formats[delivery.format].hint}</span>
+  </label>
 )
 
 const sizes = [

@@ -51,6 +51,8 @@ export const folioDeliverySchema = z.object({
   naming: z.string().check(z.minLength(1), z.maxLength(120)),
   scale: z.number().check(z.gte(0.1), z.lte(8)),
   dpi: z.nullable(z.number().check(z.gte(36), z.lte(2400))),
+  /** Only these figures. */
+  figures: z.optional(z.array(z.string())),
 })
 export type FolioDelivery = z.infer<typeof folioDeliverySchema>
 

@@ -311,7 +311,9 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
         </Facing>
       </div>
       {open === 'dress' && <DressFolio folio={folio} onClose={() => setOpen(null)} />}
-      {opening.open && <ArrivalsDialog arriving={opening.arriving} places={[here, anew]} onClose={opening.close} />}
+      {opening.open && (
+        <ArrivalsDialog folio={folio} arriving={opening.arriving} places={[here, anew]} onClose={opening.close} />
+      )}
       {open === 'deliver' && <DeliverFolio folio={folio} onClose={() => setOpen(null)} />}
     </main>
   )

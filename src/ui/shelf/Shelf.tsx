@@ -83,7 +83,9 @@ export function Shelf({
           ))}
         </ul>
         {pages > 1 && <Pages page={page} pages={pages} />}
-        {opening.open && <ArrivalsDialog arriving={opening.arriving} places={[anew]} onClose={opening.close} />}
+        {opening.open && (
+          <ArrivalsDialog folio={null} arriving={opening.arriving} places={[anew]} onClose={opening.close} />
+        )}
       </main>
     </>
   )

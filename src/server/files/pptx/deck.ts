@@ -20,6 +20,8 @@ export type Slide = {
   readonly fontOf: (key: FontKey) => InstalledFont
   /** A figure of the slide as JSON, and what it is called in the file. */
   readonly inside: string | null
+  /** Which figure it is, and which version: a tag that goes with the slide wherever it is taken. */
+  readonly tag: { readonly id: string; readonly version: string } | null
 }
 export type Deck = {
   readonly title: string
@@ -208,13 +210,15 @@ function slideParts(s: Slide, n: number, deck: Deck, theme: ThemeColours, pictur
     isTitle: (shape) => shape === title,
   })
   const ground = s.ground ?? deck.palette.ground
+  if (s.tag) rels.push({ id: 'rIdTag', type: `${REL}/tags`, target: `../tags/tag${n}.xml` })
+  const tagged = s.tag ? '<p:custDataLst><p:tags r:id="rIdTag"/></p:custDataLst>' : ''
   return [
     {
       path: `ppt/slides/slide${n}.xml`,
       type: `${TYPE}.slide+xml`,
       data:
         `${XML}<p:sld ${NS}><p:cSld><p:bg><p:bgPr><a:solidFill>${colourXml(ground, theme)}</a:solidFill><a:effectLst/></p:bgPr></p:bg>` +
-        `<p:spTree>${TREE}${title ? '' : unseenTitle(s, deck)}${drawn}</p:spTree></p:cSld><p:clrMapOvr><a:masterClrMapping/></p:clrMapOvr></p:sld>`,
+        `<p:spTree>${TREE}${title ? '' : unseenTitle(s, deck)}${drawn}</p:spTree>${tagged}</p:cSld><p:clrMapOvr><a:masterClrMapping/></p:clrMapOvr></p:sld>`,
       rels,
     },
     {
@@ -226,9 +230,16 @@ function slideParts(s: Slide, n: number, deck: Deck, theme: ThemeColours, pictur
         { id: 'rId2', type: `${REL}/slide`, target: `../slides/slide${n}.xml` },
       ],
     },
+    ...(s.tag ? [tagPart(s.tag, n)] : []),
     ...(s.inside === null ? [] : [{ path: figurePart(n), type: null, data: s.inside }]),
   ]
 }
+
+const tagPart = (tag: NonNullable<Slide['tag']>, n: number): Part => ({
+  path: `ppt/tags/tag${n}.xml`,
+  type: `${TYPE}.tags+xml`,
+  data: `${XML}<p:tagLst ${NS}><p:tag name="IDLE_COMPASS_FIGURE" val="${escaped(tag.id)}"/><p:tag name="IDLE_COMPASS_VERSION" val="${tag.version}"/></p:tagLst>`,
+})
 
 /** For lists of slides and readers of the screen, above the edge, where a figure shows no title. */
 const unseenTitle = (s: Slide, deck: Deck): string =>

@@ -3,6 +3,7 @@ import { nativeObjects } from '@/core/formats'
 import type { Mark, Scene } from '@/core/scene'
 import type { FontKey } from '@/core/style'
 import type { Drawing } from '../drawing'
+import { versionOf } from '../inside'
 import { installedFont } from '../installedFonts'
 import { deckFile, type Slide } from './deck'
 
@@ -47,6 +48,7 @@ function slideOf(d: Drawing, { inside }: DeckOptions): Slide {
     objects: nativeObjects(scene, { reach: typesetter.reach, ...images }),
     fontOf: (key) => installedFont(key, style.house),
     inside: inside ? inside(d.figure) : null,
+    tag: { id: d.figure.id, version: versionOf(d.figure) },
   }
 }
 
@@ -66,7 +68,7 @@ function titleSlide(first: Drawing, title: string): Slide {
   const page: Scene = { ...scene, marks: [mark], nodes: [], links: [], notes: [] }
   return {
     ...{ title, width: scene.width, height: scene.height, language: shown.language, palette: style.palette },
-    ...{ notes: [], ground: style.palette.ground, inside: null },
+    ...{ notes: [], ground: style.palette.ground, inside: null, tag: null },
     objects: nativeObjects(page, { reach: typesetter.reach, pictureAt: () => null, iconAt: () => null }),
     fontOf: (key) => installedFont(key, style.house),
   }

@@ -1,0 +1,252 @@
+/** Every file that leaves, opened by programs that are not ours; every file that comes in, made by such. */
+import assert from 'node:assert/strict'
+import { readFileSync, rmSync, writeFileSync } from 'node:fs'
+import path from 'node:path'
+import { after, before, test } from 'node:test'
+import sharp from 'sharp'
+import { elements, below, xmlOf } from '../src/core/exchange'
+import { figureKinds } from '../src/core/figure'
+import { plainWardrobe } from '../src/core/style'
+import { seededOfKind } from '../src/core/testing/seededFigure'
+import { NOTHING_BROUGHT, drawingOf, figureFile } from '../src/server/figureFile'
+import type { Drawing } from '../src/server/files/drawing'
+import { plainOptions } from '../src/server/files/fileTypes'
+import { fileFormats } from '../src/server/files/formats'
+import { figureOdp } from '../src/server/files/odf/figureOdp'
+import { figurePdf } from '../src/server/files/pdf/figurePdf'
+import { figureDeck } from '../src/server/files/pptx/figureDeck'
+import { imported } from '../src/server/imports/readers'
+import { published } from '../src/server/publish'
+import type { FolioContent, PublishOptions } from '../src/server/publish/publication'
+import { handbook } from './handbook'
+import { hostileFiles } from './hostileFiles'
+import { officeFaults } from './officeParts'
+import * as other from './otherPrograms'
+import { sixtyFigures } from './sixtyFigures'
+
+const [WIDTH, HEIGHT] = [1280, 720]
+/** Of the pixels: what other programs set otherwise than we do, edges apart. */
+const MOST = { pptx: 0.03, odp: 0.03, pdf: 0.002, docx: 0.01 }
+
+const names: string[] = []
+const drawings: Drawing[] = []
+const ours: Uint8Array[] = []
+const bytesOf = (made: Uint8Array | object): Uint8Array => {
+  if (made instanceof Uint8Array) return made
+  throw new Error(JSON.stringify(made))
+}
+
+before(async () => {
+  for (const { figure, wardrobe, name } of sixtyFigures()) {
+    const drawing = await drawingOf(figure, wardrobe, NOTHING_BROUGHT)
+    names.push(name)
+    drawings.push(drawing)
+    ours.push(bytesOf(await fileFormats.png.make(drawing, plainOptions)))
+  }
+  const options = { title: 'Sixty', inside: null }
+  writeFileSync(other.at('deck.pptx'), figureDeck(drawings, { ...options, glue: false }))
+  writeFileSync(other.at('deck.odp'), figureOdp(drawings, { ...options, title: 'Sixty', glue: false }))
+  writeFileSync(other.at('figures.pdf'), await figurePdf(drawings, { ...options, background: true }))
+})
+after(() => rmSync(other.work, { recursive: true, force: true }))
+
+async function compared(pdf: string, most: number): Promise<void> {
+  other.pdfPages(pdf, WIDTH, HEIGHT)
+  const far: string[] = []
+  for (const [i, png] of ours.entries()) {
+    const share = await other.difference(png, other.pagePath(pdf, i + 1, ours.length), WIDTH, HEIGHT)
+    if (share > most) far.push(`${names[i]}: ${(share * 100).toFixed(2)} %`)
+  }
+  assert.deepEqual(far, [])
+}
+
+test('60 figures as PDF are the same picture, their words in order, every font inside, tagged', async () => {
+  await compared('figures.pdf', MOST.pdf)
+  assert.match(other.pdfInfo('figures.pdf'), /Tagged:\s+yes/)
+  const fonts = other.pdfFonts('figures.pdf')
+  assert.ok(fonts.length > 3)
+  for (const line of fonts) assert.match(line, /yes yes yes\s+\d+\s+0$/, line)
+  const words = other.pdfText('figures.pdf').split('\f')
+  for (const [i, d] of drawings.entries()) {
+    const page = (words[i] ?? '').replace(/\s+/g, '')
+    for (const n of d.scene.nodes)
+      for (const line of linesOf(d, n.id)) assert.ok(page.includes(line), `${names[i]}: “${line}” is not in the text`)
+  }
+})
+const linesOf = ({ scene }: Drawing, id: string): string[] =>
+  scene.marks.flatMap((m) =>
+    m.mark === 'text' && m.owner === id && m.lines.every((l) => l.turn === 0)
+      ? m.lines.map((l) => l.text.replace(/\s+/g, ''))
+      : [],
+  )
+
+test('60 figures as slides, PPTX and ODP, are the same picture in another program', async () => {
+  other.converted(['deck.pptx'], 'pdf')
+  await compared('deck.pdf', MOST.pptx)
+  other.converted(['deck.odp'], 'pdf')
+  await compared('deck.pdf', MOST.odp)
+})
+
+test('the parts of slides and documents are as the standard asks, and every connector names shapes and sites', async () => {
+  const glued = figureDeck(drawings, { title: 'Sixty', glue: true, inside: null })
+  const found = officeFaults(glued)
+  assert.deepEqual(found.faults, [])
+  const links = drawings.reduce((sum, d) => sum + d.scene.links.length, 0)
+  assert.deepEqual([found.connectors, found.glued], [links, links])
+  assert.deepEqual(
+    officeFaults(bytesOf(await published(await handbook(), 'docx', OPTIONS, () => undefined))).faults,
+    [],
+  )
+})
+
+test('connectors stay glued in another program, and follow the shape that is moved there', async () => {
+  const { figure, wardrobe } =
+    sixtyFigures().find((f) => f.figure.kind === 'process' && !/drawn/.test(f.name)) ?? assert.fail()
+  const drawing = await drawingOf(figure, { ...plainWardrobe('light'), style: wardrobe.style }, NOTHING_BROUGHT)
+  writeFileSync(other.at('glued.pptx'), figureDeck([drawing], { title: 'Glued', glue: true, inside: null }))
+  other.converted(['glued.pptx'], 'fodp')
+  const flat = readFileSync(other.at('glued.fodp'), 'utf8')
+  const connectors = connectorsOf(flat)
+  assert.equal(connectors.length, drawing.scene.links.length)
+  for (const c of connectors) assert.ok(c['draw:start-shape'] && c['draw:end-shape'], 'glued at both ends')
+  // The shape that the first connector leads to, three centimetres down.
+  const moved = connectors[0]?.['draw:end-shape'] ?? ''
+  const tag =
+    new RegExp(`<draw:custom-shape[^>]*(?:xml:id|draw:id)="${moved}"[^>]*>`).exec(flat)?.[0] ?? assert.fail('no shape')
+  const lower = tag.replace(/svg:y="([\d.]+)cm"/, (_, y: string) => `svg:y="${(Number(y) + 3).toFixed(3)}cm"`)
+  assert.notEqual(lower, tag)
+  writeFileSync(other.at('moved.fodp'), flat.replace(tag, lower))
+  other.converted(['moved.fodp'], 'odp')
+  other.converted(['moved.odp'], 'fodp')
+  const after = connectorsOf(readFileSync(other.at('moved.fodp'), 'utf8'))
+  const y = (list: typeof after, i: number) => Number.parseFloat(list[i]?.['svg:y2'] ?? 'NaN')
+  const followed = connectors.flatMap((c, i) => (c['draw:end-shape'] === moved ? [y(after, i) - y(connectors, i)] : []))
+  assert.ok(followed.length > 0 && followed.every((by) => Math.abs(by - 3) < 0.2), `followed by ${followed.join()} cm`)
+})
+const connectorsOf = (flat: string): Readonly<Record<string, string>>[] =>
+  [...below(xmlOf(flat.replace(/<!DOCTYPE[^>]*>/, '')))].filter((e) => e.name === 'connector').map((e) => e.attributes)
+
+const OPTIONS: PublishOptions = {
+  ...{ text: true, background: true, paper: 'a4', glue: true, inside: false, reframe: true },
+  ...{ each: 'svg', naming: '{number} {title}', scale: 2, dpi: null },
+}
+
+test('figures in a document are the same picture in another program, with captions and what they show in words', async () => {
+  const content = await handbook()
+  const own = content.figures.slice(0, 4)
+  for (const [i, figure] of own.entries()) {
+    const one: FolioContent = { ...content, figures: [figure], blocks: [{ block: 'figure', id: figure.id }] }
+    writeFileSync(other.at(`doc${i}.docx`), bytesOf(await published(one, 'docx', OPTIONS, () => undefined)))
+    writeFileSync(other.at(`doc${i}.odt`), bytesOf(await published(one, 'odt', OPTIONS, () => undefined)))
+  }
+  for (const format of ['docx', 'odt']) {
+    other.converted(
+      own.map((_, i) => `doc${i}.${format}`),
+      'pdf',
+    )
+    for (const [i, figure] of own.entries()) {
+      const drawing = await drawingOf({ ...figure, frame: 'page-column' }, content.wardrobe, NOTHING_BROUGHT)
+      const png = bytesOf(await fileFormats.png.make(drawing, plainOptions))
+      // The page at 96 to the inch; the figure is sought down the column, which begins at its margin.
+      other.pdfPages(`doc${i}.pdf`, 794, 1123)
+      const page = await sharp(other.pagePath(`doc${i}.pdf`, 1, 1))
+        .png()
+        .toBuffer()
+      const { width = 0, height = 0 } = await sharp(png).metadata()
+      const shareAt = async (y: number) => {
+        const area = { left: Math.round((794 - width) / 2), top: y, width, height: Math.min(height, 1123 - y) }
+        return other.difference(png, await sharp(page).extract(area).png().toBuffer(), width, area.height)
+      }
+      const shares: number[] = []
+      for (let y = 96; y < 200; y += 4) shares.push(await shareAt(y))
+      const near = 96 + 4 * shares.indexOf(Math.min(...shares))
+      for (const by of [-3, -2, -1, 1, 2, 3]) shares.push(await shareAt(near + by))
+      assert.ok(
+        Math.min(...shares) < MOST.docx,
+        `${format}: ${figure.title} differs by ${(Math.min(...shares) * 100).toFixed(2)} %`,
+      )
+      assert.match(other.pdfText(`doc${i}.pdf`), new RegExp(`Figure 1\\. ${figure.title.replace(/[?.]/g, '.')}`))
+    }
+  }
+})
+
+test('data is valid by the schemas of its standards, and read by other programs', async () => {
+  for (const kind of figureKinds)
+    for (const seed of [1, 2, 3]) {
+      const figure = seededOfKind(kind, seed)
+      const made = async (format: 'graphml' | 'opml' | 'dot' | 'bpmn') => {
+        const name = `${kind}${seed}.${format}`
+        writeFileSync(
+          other.at(name),
+          bytesOf(
+            await figureFile(figure, { ...plainOptions, wardrobe: plainWardrobe('light'), format }, NOTHING_BROUGHT),
+          ),
+        )
+        return name
+      }
+      other.validByDtd(await made('graphml'), path.resolve('e2e/schemas/graphml.dtd'))
+      const drawn = other.readByDot(await made('dot'))
+      assert.equal(drawn.match(/^node /gm)?.length, Object.keys(figure.nodes).length)
+      assert.equal(drawn.match(/^edge /gm)?.length ?? 0, Object.keys(figure.links).length)
+      const opml = xmlOf(readFileSync(other.at(await made('opml')), 'utf8'))
+      assert.deepEqual(
+        [opml.name, opml.attributes['version'], elements(opml).map((e) => e.name)],
+        ['opml', '2.0', ['head', 'body']],
+      )
+      for (const e of below(opml)) if (e.name === 'outline') assert.notEqual(e.attributes['text'], undefined)
+      if (kind === 'process')
+        other.validXml(await made('bpmn'), path.resolve('node_modules/bpmn-moddle/resources/bpmn/xsd/BPMN20.xsd'))
+    }
+})
+
+test('a handbook written in another program is read: headings, lists in lists, tables, strong words', async () => {
+  const content = await handbook()
+  const bare = { ...content, figures: [], blocks: content.blocks.filter((b) => b.block !== 'figure') }
+  writeFileSync(other.at('book.odt'), bytesOf(await published(bare, 'odt', OPTIONS, () => undefined)))
+  for (const to of ['docx:MS Word 2007 XML', 'rtf', 'html:XHTML Writer File', 'pdf']) other.converted(['book.odt'], to)
+  for (const name of ['book.odt', 'book.docx', 'book.rtf', 'book.html', 'book.pdf']) {
+    const read = await imported(name, readFileSync(other.at(name)))
+    assert.ok('as' in read && read.as === 'text', `${name}: ${JSON.stringify(read).slice(0, 200)}`)
+    const lines = read.markdown.split('\n')
+    const has = (pattern: RegExp) =>
+      assert.ok(
+        lines.some((l) => pattern.test(l)),
+        `${name} has no ${pattern}:\n${read.markdown.slice(0, 1500)}`,
+      )
+    has(/^#+ Before the passengers come$/)
+    has(/^1\. Check the moorings/)
+    has(/^ +[-1]\.? .*bow line/)
+    has(/^- Food/)
+    if (name !== 'book.pdf') has(/^\| *Post *\| *Count *\|$/)
+    if (name !== 'book.pdf') has(/\*\*Never\*\* leave the ramp/)
+    else has(/Never leave the ramp/)
+  }
+})
+
+test('60 hostile files: each refused or cleaned with a sentence, none over its time or memory', async () => {
+  const files = hostileFiles()
+  assert.ok(files.length >= 60, `${files.length}`)
+  const { importedInThread } = await import('../src/server/imports/importThread')
+  const { sentenceOf } = await import('../src/core/problem')
+  const wrong: string[] = []
+  const memory = process.memoryUsage().rss
+  await Promise.all(
+    [0, 1].map(async (lane) => {
+      for (const [i, { name, bytes, clean }] of files.entries()) {
+        if (i % 2 !== lane) continue
+        const since = performance.now()
+        const read = await importedInThread({ name, bytes })
+        const seconds = (performance.now() - since) / 1000
+        if (seconds > 20) wrong.push(`${name}: ${seconds.toFixed(1)} s`)
+        if ('code' in read) {
+          if (sentenceOf(read).length < 30) wrong.push(`${name}: ${sentenceOf(read)}`)
+        } else if (!clean) wrong.push(`${name} was taken as ${read.as}`)
+        else if (clean !== true && !JSON.stringify(read).match(clean))
+          wrong.push(`${name}: ${JSON.stringify(read).slice(0, 160)}`)
+      }
+    }),
+  )
+  assert.deepEqual(wrong, [])
+  const grown = process.memoryUsage().rss - memory
+  assert.ok(grown < 700_000_000, `${Math.round(grown / 1e6)} MB more than before, two at a time`)
+})
