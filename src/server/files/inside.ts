@@ -27,8 +27,10 @@ export function portable({ aside: _aside, outer: _outer, ...figure }: Figure): F
 /** In the order of the schema, so that the same figure is the same bytes wherever it comes from. */
 export const jsonOf = (figure: Figure): string => JSON.stringify(figureSchema.parse(portable(figure)))
 
-/** What a figure shows, as a short name: another where anything of it is another. */
-export const versionOf = (figure: Figure): string => shortHash(jsonOf(figure))
+/** What a figure shows, as a short name: another where anything of it is another but the page it is drawn for, which a file
+ *  decides. */
+export const versionOf = ({ shownIn: _shownIn, ...figure }: Figure): string =>
+  shortHash(jsonOf({ ...figure, frame: 'free' }))
 export const shortHash = (text: string): string => createHash('sha256').update(text).digest('hex').slice(0, 16)
 
 export function insideSvg(svg: string, figure: Figure): string {

@@ -23,7 +23,7 @@ export function markdownOfBlocks(blocks: readonly DocBlock[]): string {
       if (rows.length > 0) out.push(...rows, '')
       continue
     }
-    const words = inline(b.pieces)
+    const words = isItem ? inline(b.pieces).replace(OWN_MARK, '') : inline(b.pieces)
     if (words === '') continue
     if (b.block === 'heading') out.push(`${'#'.repeat(Math.min(6, Math.max(1, b.level)))} ${bare(words)}`, '')
     else if (isItem)
@@ -35,6 +35,9 @@ export function markdownOfBlocks(blocks: readonly DocBlock[]): string {
     .replace(/\n{3,}/g, '\n\n')
     .trim()}\n`
 }
+
+/** Some programs write the mark of an item into its words as well. */
+const OWN_MARK = /^(?:[•·▪◦‣]|\d{1,3}\.{1,2})\s*(?=\p{L})/u
 
 /** A heading is strong by itself. */
 const bare = (words: string): string => words.replace(/\*\*/g, '')

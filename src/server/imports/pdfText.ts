@@ -211,61 +211,97 @@ function levelCut(sorted: readonly Line[], body: number): number | null {
 const BULLET = /^[•‣◦▪●○■–—*·\uf0b7\u2022-]\s+/
 const NUMBER = /^(\d{1,3})[.)]\s+/
 
-function blocksOfLines(lines: readonly Line[], body: number): DocBlock[] {
-  const out: DocBlock[] = []
-  const sizes = [
-    ...new Set(lines.filter((l) => l.size > body * 1.12 && l.text.length < 200).map((l) => Math.round(l.size))),
-  ].toSorted((a, b) => b - a)
-  let open: {
-    kind: 'paragraph' | 'item' | 'heading'
-    text: string
-    last: Line
-    level: number
-    number: number | null
-  } | null = null
-  const indents: number[] = []
-  const end = () => {
-    if (!open) return
-    const pieces = [{ text: open.text }]
-    if (open.kind === 'heading') out.push({ block: 'heading', level: open.level, pieces })
-    else if (open.kind === 'item') out.push({ block: 'item', depth: open.level, number: open.number, pieces })
-    else out.push({ block: 'paragraph', pieces })
-    open = null
+type Open = {
+  readonly kind: 'paragraph' | 'item' | 'heading'
+  readonly text: string
+  readonly last: Line
+  readonly level: number
+  readonly number: number | null
+}
+
+const blocksOfLines = (lines: readonly Line[], body: number): DocBlock[] => new Blocks(lines, body).read()
+
+/** Lines put together to what they are lines of. */
+class Blocks {
+  private readonly out: DocBlock[] = []
+  private readonly sizes: readonly number[]
+  private readonly indents: number[] = []
+  private open: Open | null = null
+
+  constructor(
+    private readonly lines: readonly Line[],
+    private readonly body: number,
+  ) {
+    const large = lines.filter((l) => this.isLarge(l) && l.text.length < 200).map((l) => Math.round(l.size))
+    this.sizes = [...new Set(large)].toSorted((a, b) => b - a)
   }
-  lines.forEach((l, i) => {
-    const rank = sizes.indexOf(Math.round(l.size))
-    const next = lines[i + 1]
+
+  read(): DocBlock[] {
+    this.lines.forEach((l, i) => this.line(l, this.lines[i + 1]))
+    this.end()
+    return this.out
+  }
+
+  private isLarge(l: Line): boolean {
+    return l.size > this.body * 1.12
+  }
+
+  private line(l: Line, next: Line | undefined): void {
+    const { open } = this
+    const follows = open !== null && l.y > open.last.y && l.y - open.last.y < Math.max(l.size, open.last.size) * 1.75
+    if (this.isHeading(l, next)) return this.heading(l, follows)
+    if (this.item(l, follows)) return
+    if (open && open.kind !== 'heading' && continues(open.last, l, follows, open.text)) {
+      this.open = { ...open, text: joined(open.text, l.text), last: l }
+      return
+    }
+    this.end()
+    this.indents.length = 0
+    this.open = { kind: 'paragraph', text: l.text, last: l, level: 0, number: null }
+  }
+
+  /** Larger than the text, or strong and by itself. */
+  private isHeading(l: Line, next: Line | undefined): boolean {
     const alone = !next || next.y - l.y > l.size * 1.9 || next.y < l.y || !next.strong
-    const isHeading =
-      (l.size > body * 1.12 && rank >= 0) || (l.strong && alone && l.text.length < 90 && !/[.;,]$/.test(l.text))
+    const strong = l.strong && alone && l.text.length < 90 && !/[.;,]$/.test(l.text)
+    return (this.isLarge(l) && this.sizes.includes(Math.round(l.size))) || strong
+  }
+
+  private heading(l: Line, follows: boolean): void {
+    const { open } = this
+    const rank = this.isLarge(l) ? this.sizes.indexOf(Math.round(l.size)) : this.sizes.length
+    const level = Math.min(4, rank + 1)
+    if (open?.kind === 'heading' && follows && open.level === level) {
+      this.open = { ...open, text: joined(open.text, l.text), last: l }
+      return
+    }
+    this.end()
+    this.open = { kind: 'heading', text: l.text, last: l, level, number: null }
+  }
+
+  private item(l: Line, follows: boolean): boolean {
     const bullet = BULLET.exec(l.text)
     const number = NUMBER.exec(l.text)
-    const follows = open !== null && l.y > open.last.y && l.y - open.last.y < Math.max(l.size, open.last.size) * 1.75
-    if (isHeading) {
-      const level = rank >= 0 && l.size > body * 1.12 ? Math.min(4, rank + 1) : Math.min(4, sizes.length + 1)
-      if (open?.kind === 'heading' && follows && open.level === level)
-        return void (open = { ...open, text: joined(open.text, l.text), last: l })
-      end()
-      open = { kind: 'heading', text: l.text, last: l, level, number: null }
-    } else if (bullet || (number && (open?.kind === 'item' || !follows || /[.:]$/.test(open?.text ?? '')))) {
-      end()
-      open = {
-        kind: 'item',
-        text: l.text.slice((bullet ?? number)?.[0].length ?? 0),
-        last: l,
-        level: depthOf(l.x, indents, body),
-        number: number ? Number(number[1]) : null,
-      }
-    } else if (open && open.kind !== 'heading' && continues(open.last, l, follows, open.text)) {
-      open = { ...open, text: joined(open.text, l.text), last: l }
-    } else {
-      end()
-      indents.length = 0
-      open = { kind: 'paragraph', text: l.text, last: l, level: 0, number: null }
+    const mayBegin = this.open?.kind === 'item' || !follows || /[.:]$/.test(this.open?.text ?? '')
+    const mark = bullet ?? (mayBegin ? number : null)
+    if (!mark) return false
+    this.end()
+    this.open = {
+      ...{ kind: 'item', text: l.text.slice(mark[0].length), last: l },
+      ...{ level: depthOf(l.x, this.indents, this.body), number: bullet ? null : Number(mark[1]) },
     }
-  })
-  end()
-  return out
+    return true
+  }
+
+  private end(): void {
+    const { open } = this
+    this.open = null
+    if (!open) return
+    const pieces = [{ text: open.text }]
+    if (open.kind === 'heading') this.out.push({ block: 'heading', level: open.level, pieces })
+    else if (open.kind === 'item') this.out.push({ block: 'item', depth: open.level, number: open.number, pieces })
+    else this.out.push({ block: 'paragraph', pieces })
+  }
 }
 
 /** On the next line, or at the head of the next column or page in the middle of a sentence. */

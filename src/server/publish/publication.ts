@@ -35,6 +35,12 @@ export type PublishOptions = {
   readonly dpi: number | null
 }
 
+/** As a folio is written where nothing is said. */
+export const plainPublication: PublishOptions = {
+  ...{ text: true, background: true, paper: 'a4', glue: true, inside: true, reframe: true },
+  ...{ each: 'png', naming: '{number} {title}', scale: 2, dpi: null },
+}
+
 export type Published = {
   readonly figure: Figure
   readonly number: number

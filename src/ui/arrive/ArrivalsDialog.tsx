@@ -118,7 +118,11 @@ function Here({ came, name, places, onTaken }: HereProps) {
     <div className="mt-1 flex flex-col gap-3">
       <p className="text-[13px] text-quiet">{saysOf(came)}</p>
       {came.as === 'text' && (
-        <pre className="max-h-40 overflow-auto rounded bg-paper px-3 py-2 font-serif text-[13px] leading-relaxed whitespace-pre-wrap">
+        <pre
+          tabIndex={0}
+          aria-label="How it begins"
+          className="max-h-40 overflow-auto rounded bg-paper px-3 py-2 font-serif text-[13px] leading-relaxed whitespace-pre-wrap"
+        >
           {came.markdown.slice(0, 1500)}
           {came.markdown.length > 1500 ? '…' : ''}
         </pre>

@@ -50,46 +50,55 @@ export function Columns({ title, sheets, reading, onChange }: Props) {
             : ''}
         </span>
       </div>
-      <div className="overflow-x-auto rounded border border-rule">
-        <table className="w-full border-collapse text-[13px]">
-          <thead>
-            <tr>
+      <Cells sheets={sheets} reading={reading} body={body.slice(0, SHOWN_ROWS)} onChange={onChange} />
+      {body.length > SHOWN_ROWS && <p className="text-[13px] text-quiet">and {body.length - SHOWN_ROWS} more rows</p>}
+    </div>
+  )
+}
+
+type CellsProps = Omit<Props, 'title'> & { readonly body: readonly (readonly string[])[] }
+
+function Cells({ sheets, reading, body, onChange }: CellsProps) {
+  const head = sheets[reading.sheet]?.rows[0]
+  return (
+    <div className="overflow-x-auto rounded border border-rule">
+      <table className="w-full border-collapse text-[13px]">
+        <thead>
+          <tr>
+            {reading.columns.map((c, i) => (
+              <th key={i} scope="col" className="border-b border-rule p-1 text-left font-normal">
+                <select
+                  aria-label={`What column ${i + 1} is`}
+                  className="field min-w-32"
+                  value={choiceOf(c)}
+                  onChange={(e) => onChange(withColumn(reading, sheets, i, e.target.value))}
+                >
+                  {columnChoices.map((x) => (
+                    <option key={x.id} value={x.id}>
+                      {x.says}
+                    </option>
+                  ))}
+                </select>
+                {reading.headed && <span className="mt-1 block truncate px-1 font-medium">{head?.[i]}</span>}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {body.map((r, k) => (
+            <tr key={k}>
               {reading.columns.map((c, i) => (
-                <th key={i} scope="col" className="border-b border-rule p-1 text-left font-normal">
-                  <select
-                    aria-label={`What column ${i + 1} is`}
-                    className="field min-w-32"
-                    value={choiceOf(c)}
-                    onChange={(e) => onChange(withColumn(reading, sheets, i, e.target.value))}
-                  >
-                    {columnChoices.map((x) => (
-                      <option key={x.id} value={x.id}>
-                        {x.says}
-                      </option>
-                    ))}
-                  </select>
-                  {reading.headed && <span className="mt-1 block truncate px-1 font-medium">{rows[0]?.[i]}</span>}
-                </th>
+                <td
+                  key={i}
+                  className={`max-w-56 truncate border-t border-rule px-2 py-1 ${c === 'none' ? 'text-quiet line-through' : ''}`}
+                >
+                  {r[i]}
+                </td>
               ))}
             </tr>
-          </thead>
-          <tbody>
-            {body.slice(0, SHOWN_ROWS).map((r, k) => (
-              <tr key={k}>
-                {reading.columns.map((c, i) => (
-                  <td
-                    key={i}
-                    className={`max-w-56 truncate border-t border-rule px-2 py-1 ${c === 'none' ? 'text-quiet line-through' : ''}`}
-                  >
-                    {r[i]}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {body.length > SHOWN_ROWS && <p className="text-[13px] text-quiet">and {body.length - SHOWN_ROWS} more rows</p>}
+          ))}
+        </tbody>
+      </table>
     </div>
   )
 }

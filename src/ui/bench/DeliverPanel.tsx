@@ -33,13 +33,7 @@ export function DeliverPanel({ folio, figure, scene }: PanelProps) {
         <h2 className="font-semibold">Deliver this figure</h2>
         <Formats delivery={delivery} set={set} kind={figure.kind} />
         {format.raster && <Size delivery={delivery} set={set} scene={scene} />}
-        {format.group === 'data' && (
-          <p className="text-[13px] text-quiet">
-            {delivery.format === 'json'
-              ? 'Nothing stays behind.'
-              : 'The figure’s words, links and numbers. Looks, places, notes, pictures and translations stay behind.'}
-          </p>
-        )}
+        {format.group === 'data' && <Behind format={delivery.format} />}
         {format.group !== 'data' && (
           <label className="text-[13px] text-quiet">
             Colours
@@ -137,6 +131,15 @@ function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, de
     )
   return { busy, download: () => void download(), copy: () => void copy(), copyOutline: () => void copyOutline() }
 }
+
+/** What data leaves behind. */
+const Behind = ({ format }: Pick<Delivery, 'format'>) => (
+  <p className="text-[13px] text-quiet">
+    {format === 'json'
+      ? 'Nothing stays behind.'
+      : 'The figure’s words, links and numbers. Looks, places, notes, pictures and translations stay behind.'}
+  </p>
+)
 
 type SetProps = { readonly delivery: Delivery; readonly set: (change: Partial<Delivery>) => void }
 

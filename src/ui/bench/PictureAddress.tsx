@@ -36,37 +36,44 @@ export function PictureAddress({ folio, figure }: { readonly folio: string; read
     >
       <h3>Picture for pages</h3>
       {address ? (
-        <>
-          <input
-            className="field"
-            readOnly
-            aria-label="Address of the picture"
-            value={address}
-            onFocus={(e) => e.target.select()}
-          />
-          <p>Whoever has this address sees the figure as it is now, without signing in.</p>
-          <div className="flex gap-2">
-            <button
-              type="button"
-              className="button"
-              onClick={() =>
-                (navigator.clipboard?.writeText(address) ?? Promise.reject(new Error('no clipboard')))
-                  .then(() => tell('The address is on the clipboard.'))
-                  .catch(() => tell('This browser does not let pages copy. Mark the address and copy it by hand.'))
-              }
-            >
-              Copy the address
-            </button>
-            <button type="button" className="button" onClick={() => void change('DELETE')}>
-              Take it back
-            </button>
-          </div>
-        </>
+        <Given address={address} onTakeBack={() => void change('DELETE')} />
       ) : (
         <button type="button" className="button self-start" onClick={() => void change('POST')}>
           Give it an address
         </button>
       )}
     </section>
+  )
+}
+
+function Given({ address, onTakeBack }: { readonly address: string; readonly onTakeBack: () => void }) {
+  const tell = useNotice()
+  return (
+    <>
+      <input
+        className="field"
+        readOnly
+        aria-label="Address of the picture"
+        value={address}
+        onFocus={(e) => e.target.select()}
+      />
+      <p>Whoever has this address sees the figure as it is now, without signing in.</p>
+      <div className="flex gap-2">
+        <button
+          type="button"
+          className="button"
+          onClick={() =>
+            (navigator.clipboard?.writeText(address) ?? Promise.reject(new Error('no clipboard')))
+              .then(() => tell('The address is on the clipboard.'))
+              .catch(() => tell('This browser does not let pages copy. Mark the address and copy it by hand.'))
+          }
+        >
+          Copy the address
+        </button>
+        <button type="button" className="button" onClick={onTakeBack}>
+          Take it back
+        </button>
+      </div>
+    </>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { useNotice } from '../chrome/Notice'
 import type { OpenFolio } from '../folio/useFolio'
 import { ask, send } from '../send'
@@ -22,30 +22,27 @@ export function useExports(folio: OpenFolio): Exports {
   const [rows, setRows] = useState<readonly ExportRow[]>([])
   const [asking, setAsking] = useState(false)
   /** Ordered in this window: it is fetched as soon as it is there. */
-  const [mine, setMine] = useState<ReadonlySet<string>>(new Set())
+  const mine = useRef(new Set<string>())
   const path = `/api/folios/${folio.id}/exports`
 
   const look = useCallback(async () => {
     const answer = await ask('GET', path)
-    if ('problem' in answer) return
-    const list = exportListSchema.safeParse(answer.json)
-    if (list.success) setRows(list.data.exports)
+    const list = 'problem' in answer ? null : exportListSchema.safeParse(answer.json)
+    if (!list?.success) return
+    setRows(list.data.exports)
+    for (const { id, state } of list.data.exports)
+      if (state === 'done' && mine.current.delete(id)) fetchFile(`${path}/${id}`)
   }, [path])
 
-  useEffect(() => void look(), [look])
   const busy = rows.some(isUnderWay)
   useEffect(() => {
-    if (!busy) return
-    const timer = setInterval(() => void look(), LOOK_MS)
-    return () => clearInterval(timer)
+    const first = setTimeout(() => void look(), 0)
+    const timer = busy ? setInterval(() => void look(), LOOK_MS) : undefined
+    return () => {
+      clearTimeout(first)
+      clearInterval(timer)
+    }
   }, [busy, look])
-
-  useEffect(() => {
-    const ready = rows.filter((r) => r.state === 'done' && mine.has(r.id))
-    if (ready.length === 0) return
-    setMine((before) => new Set([...before].filter((id) => !ready.some((r) => r.id === id))))
-    for (const r of ready) fetchFile(`${path}/${r.id}`)
-  }, [rows, mine, path])
 
   const order = (delivery: FolioDelivery) => {
     setAsking(true)
@@ -54,7 +51,7 @@ export function useExports(folio: OpenFolio): Exports {
       if (await folio.connection.settled(WAIT_MS)) {
         const answer = await ask('POST', path, delivery)
         if ('problem' in answer) tell(answer.problem)
-        else setMine((before) => new Set([...before, (answer.json as { readonly id: string }).id]))
+        else mine.current.add((answer.json as { readonly id: string }).id)
         await look()
       } else tell('The last changes have not reached the server yet. Wait for “Saved” and try again.')
       setAsking(false)

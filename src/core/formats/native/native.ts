@@ -2,11 +2,13 @@
  *  one group. */
 import {
   corneredPath,
+  cosine,
   distance,
   overlaps,
   portOf,
   shapes,
   sides,
+  sine,
   withoutCollinear,
   type Box,
   type Point,
@@ -186,7 +188,7 @@ function textBoxes(part: ScenePart, m: Of<'text'>, options: NativeOptions): Nati
 function aboutBaseline(box: Box, baseline: number, turn: number): Box {
   const angle = (turn * Math.PI) / 180
   const arm = box.y + box.height / 2 - baseline
-  return { ...box, x: box.x - Math.sin(angle) * arm, y: box.y + (Math.cos(angle) - 1) * arm }
+  return { ...box, x: box.x - sine(angle) * arm, y: box.y + (cosine(angle) - 1) * arm }
 }
 
 const lineOf = ({ line, width, dash }: { line: string; width: number; dash: number }): NativeLine | null =>

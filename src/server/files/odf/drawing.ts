@@ -85,32 +85,45 @@ const lineOf = (line: NativeLine | null, d: OdfDrawing): Record<string, string |
       }
     : { 'draw:stroke': 'none' }
 
+type Room = ReturnType<typeof insetsOf>
+
 function shapeXml(o: NativeShape, d: OdfDrawing): string {
   const alone = o.words !== null && !o.fill && !o.line
   const box = alone && o.words ? roomOf(o.box, o.words) : o.box
   const room = o.words ? insetsOf({ preset: 'rect', radius: 0 }, box, o.words, d.reach) : null
-  const inset = (px: number | undefined) => pt((px ?? 0) * d.fit.scale)
-  const style = d.styles.named(
-    'graphic',
-    `<style:graphic-properties${attributes({
-      ...{ 'draw:fill': o.fill ? 'solid' : 'none', 'draw:fill-color': o.fill?.colour ?? null },
-      'draw:opacity': o.fill && o.fill.opacity < 1 ? percent(o.fill.opacity) : null,
-      ...lineOf(o.line, d),
-      ...{ 'draw:auto-grow-height': 'false', 'draw:auto-grow-width': 'false' },
-      'fo:wrap-option': room && !room.wraps ? 'no-wrap' : 'wrap',
-      'draw:textarea-vertical-align': room?.middle ? 'middle' : 'top',
-      ...{ 'fo:padding-left': inset(room?.left), 'fo:padding-right': inset(room?.right) },
-      ...{ 'fo:padding-top': inset(room?.top), 'fo:padding-bottom': inset(room?.bottom) },
-    })}/>`,
-  )
   const words = o.words && room ? wordsXml(o.words, room, d) : ''
-  const place = { ...placeOf({ ...o, box }, d), 'draw:style-name': style, 'draw:name': escaped(o.name.slice(0, 80)) }
+  const place = {
+    ...placeOf({ ...o, box }, d),
+    'draw:style-name': styleOf(o, room, d),
+    'draw:name': escaped(o.name.slice(0, 80)),
+  }
   // Words alone are a frame of text.
   if (alone && o.id === '')
     return `<draw:frame${attributes(place)}><draw:text-box>${words}</draw:text-box></draw:frame>`
+  const id = o.id ? idOf(o.id, d) : null
   return (
-    `<draw:custom-shape${attributes({ ...place, 'draw:id': o.id ? idOf(o.id, d) : null, 'xml:id': o.id ? idOf(o.id, d) : null })}>` +
+    `<draw:custom-shape${attributes({ ...place, 'draw:id': id, 'xml:id': id })}>` +
     `${gluePoints(o)}${words}${geometryXml(o, d)}</draw:custom-shape>`
+  )
+}
+
+const NO_ROOM = { left: 0, right: 0, top: 0, bottom: 0, middle: false, wraps: true }
+
+function styleOf({ fill, line }: NativeShape, given: Room | null, d: OdfDrawing): string {
+  const room = given ?? NO_ROOM
+  const inset = (px: number) => pt(px * d.fit.scale)
+  return d.styles.named(
+    'graphic',
+    `<style:graphic-properties${attributes({
+      ...{ 'draw:fill': fill ? 'solid' : 'none', 'draw:fill-color': fill?.colour ?? null },
+      'draw:opacity': fill && fill.opacity < 1 ? percent(fill.opacity) : null,
+      ...lineOf(line, d),
+      ...{ 'draw:auto-grow-height': 'false', 'draw:auto-grow-width': 'false' },
+      'fo:wrap-option': room.wraps ? 'wrap' : 'no-wrap',
+      'draw:textarea-vertical-align': room.middle ? 'middle' : 'top',
+      ...{ 'fo:padding-left': inset(room.left), 'fo:padding-right': inset(room.right) },
+      ...{ 'fo:padding-top': inset(room.top), 'fo:padding-bottom': inset(room.bottom) },
+    })}/>`,
   )
 }
 
