@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict'
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { test } from 'node:test'
@@ -92,4 +92,86 @@ test('the published schema is the one of the code', () => {
     JSON.parse(readFileSync('docs/figure.schema.json', 'utf8')),
     JSON.parse(JSON.stringify(z.toJSONSchema(figureSchema, { io: 'input' }))),
   )
+})
+
+test('convert and pipes: a table becomes a graph, the graph a picture, a pattern many files', () => {
+  writeFileSync(at('crew.csv'), 'Post,Reports to\nMaster,\nMate,Master\nBosun,Mate\nPurser,Master\n')
+  assert.equal(call(['convert', at('crew.csv'), '-o', at('crew.graphml')]).status, 0)
+  const dot = call(['convert', at('crew.graphml'), '-o', at('crew.dot')])
+  assert.equal(dot.status, 0, dot.stderr)
+  assert.match(readFileSync(at('crew.dot'), 'utf8'), /"Master"[\s\S]*->/)
+  const svg = call(['draw', '-', '-o', '-'], readFileSync(at('crew.dot'), 'utf8'))
+  assert.match(svg.stdout + svg.stderr, /<svg[\s\S]*Purser|does not read/)
+  assert.equal(call(['draw', at('crew.{csv,graphml}'), '-o', at('{name}-drawn.pdf')]).status, 0)
+  assert.match(readFileSync(at('crew-drawn.pdf'), 'latin1'), /^%PDF-1\.7/)
+  assert.equal(call(['draw', at('none*.csv'), '-o', at('{name}.svg')]).status, 1)
+})
+
+const PAGE = `# Boarding
+
+<!-- figure: boarding.svg kind=process -->
+
+1. Check the moorings
+2. Lower the ramp
+3. Load the cars
+
+# The crew
+
+\`\`\`figure crew.svg kind=hierarchy title="Who is who"
+- Master
+  - Mate
+  - Purser
+\`\`\`
+`
+
+test('a documentation page keeps its figures: drawn by mark and by heading, checked, said where they have drifted', () => {
+  writeFileSync(at('page.md'), PAGE)
+  const missing = call(['folio', at('page.md'), '--figures', '--check'])
+  assert.equal(missing.status, 1)
+  assert.match(missing.stderr, /page\.md:3: boarding\.svg is not there/)
+  const drawn = call(['folio', at('page.md'), '--figures'])
+  assert.equal(drawn.status, 0, drawn.stderr)
+  assert.match(readFileSync(at('crew.svg'), 'utf8'), /<title[^>]*>Who is who/)
+  assert.equal(call(['folio', at('page.md'), '--figures', '--check']).status, 0)
+  writeFileSync(at('page.md'), PAGE.replace('Lower the ramp', 'Lower the ramp and lock it'))
+  const drifted = call(['folio', at('page.md'), '--figures', '--check'])
+  assert.equal(drifted.status, 1)
+  assert.match(drifted.stderr, /page\.md:3: boarding\.svg is not what the text says any more/)
+  assert.doesNotMatch(drifted.stderr, /crew\.svg/)
+})
+
+test('a folio from a Markdown file: a document, slides and a page with its figures in their places', () => {
+  writeFileSync(at('page.md'), PAGE)
+  for (const format of ['docx', 'pptx', 'pdf', 'html', 'odt', 'odp', 'zip']) {
+    const done = call(['folio', at('page.md'), '-o', at(`handbook.${format}`)])
+    assert.equal(done.status, 0, `${format}: ${done.stderr}`)
+  }
+  const html = readFileSync(at('handbook.html'), 'utf8')
+  assert.match(html, /Check the moorings[\s\S]*Figure 1\. [\s\S]*The crew[\s\S]*Figure 2\. Who is who/)
+  assert.doesNotMatch(html, /figure: boarding|```/)
+})
+
+test('watched, a file is drawn again when it changes', async () => {
+  writeFileSync(at('watched.md'), '1. Check the moorings\n2. Lower the ramp')
+  const child = spawn(
+    path.resolve('bin/idle-compass'),
+    ['draw', at('watched.md'), '--watch', '-o', at('watched.svg')],
+    { cwd: dir },
+  )
+  const holds = async (words: string) => {
+    for (let i = 0; i < 200; i++) {
+      if (existsSync(at('watched.svg')) && readFileSync(at('watched.svg'), 'utf8').includes(words)) return
+      await new Promise((r) => setTimeout(r, 100))
+    }
+    assert.fail(`“${words}” did not come`)
+  }
+  try {
+    await holds('Lower the')
+    writeFileSync(at('watched.md'), '1. Check the moorings\n2. Raise the ramp')
+    await holds('Raise the')
+  } finally {
+    const gone = new Promise((r) => child.once('exit', r))
+    child.kill('SIGTERM')
+    await gone
+  }
 })

@@ -86,7 +86,10 @@ const layers: Record<string, Row> = {
     ],
     packages: ['*'],
   },
-  cli: { may: [...ALL_CORE, 'core', 'manuscript', 'server'], packages: ['node:fs', 'node:path', 'node:util', 'zod'] },
+  cli: {
+    may: [...ALL_CORE, 'core', 'manuscript', 'server'],
+    packages: ['node:fs', 'node:path', 'node:util', 'tinyglobby', 'zod'],
+  },
   app: {
     may: ['ui', 'server', 'manuscript', 'core/figure', 'core/document', 'core/problem'],
     packages: ['next', 'react', 'zod', 'kysely'],
