@@ -10,7 +10,6 @@ import { shippedLexicon } from '@/server/lexicon'
 import { cleanText } from '@/manuscript'
 import { USAGE, Unusable, oneOf, parsed, type Call, type Options, type Streams } from './call'
 import { draw } from './draw'
-import { folio } from './folio'
 import { bytesOf, matched, readingsOf, textOf } from './sources'
 
 export async function main(argv: readonly string[], streams: Streams): Promise<number> {
@@ -50,7 +49,7 @@ const commands: Readonly<
     await draw(files, options, streams)
     return 0
   },
-  folio,
+  folio: async (files, options, streams) => (await import('./folio')).folio(files, options, streams),
 }
 
 /** How often files are looked at. */

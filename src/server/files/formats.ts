@@ -1,17 +1,12 @@
 /** The formats a figure leaves in, a row each. */
 import { Resvg } from '@resvg/resvg-js'
 import sharp, { type Sharp } from 'sharp'
-import { bpmnOf, csvOfFigure, dotOf, graphmlOf, markdownOf, opmlOf, tableRows } from '@/core/exchange'
 import { sceneOf } from '@/core/pipeline'
 import type { Problem } from '@/core/problem'
 import type { Scene } from '@/core/scene'
 import type { Drawing } from './drawing'
 import type { FormatName, FormatOptions } from './fileTypes'
 import { insidePng, insideSvg, insideXml, jsonOf } from './inside'
-import { figureOdp } from './odf/figureOdp'
-import { figurePdf } from './pdf/figurePdf'
-import { xlsxOf } from './xlsx'
-import { figureDeck } from './pptx/figureDeck'
 
 type Row = {
   readonly make: (drawing: Drawing, options: FormatOptions) => Promise<Uint8Array | Problem>
@@ -37,7 +32,14 @@ const coded =
     return new Uint8Array(await write(o.dpi ? image.withMetadata({ density: o.dpi }) : image).toBuffer())
   }
 
-const written = (text: (d: Drawing) => string): Row => ({ make: async (d) => new TextEncoder().encode(text(d)) })
+/** Formats are loaded when the first file is asked for in one of them: the command line starts for any in a moment. */
+const exchange = () => import('@/core/exchange')
+const written = (text: (d: Drawing) => string | Promise<string>): Row => ({
+  make: async (d) => new TextEncoder().encode(await text(d)),
+})
+const slideOptions = (d: Drawing, o: FormatOptions) => ({
+  ...{ glue: o.glue, inside: o.inside ? insideXml : null, title: d.shown.title },
+})
 
 /** In lanes where somebody acts: as BPMN shows who does what. */
 function laned({ shown, scene, style, typesetter, wardrobe }: Drawing): Scene {
@@ -62,26 +64,24 @@ export const fileFormats = {
   jpeg: { make: coded(true, (i) => i.jpeg({ quality: 92, chromaSubsampling: '4:4:4' })) },
   webp: { make: coded(false, (i) => i.webp({ lossless: true })) },
   pdf: {
-    make: (d, o) =>
-      figurePdf([d], { title: d.shown.title || 'Figure', background: o.background, inside: o.inside ? jsonOf : null }),
+    make: async (d, o) =>
+      (await import('./pdf/figurePdf')).figurePdf([d], {
+        ...{ title: d.shown.title || 'Figure', background: o.background, inside: o.inside ? jsonOf : null },
+      }),
   },
-  pptx: {
-    make: async (d, o) => figureDeck([d], { glue: o.glue, inside: o.inside ? insideXml : null, title: d.shown.title }),
-  },
-  odp: {
-    make: async (d, o) => figureOdp([d], { glue: o.glue, inside: o.inside ? insideXml : null, title: d.shown.title }),
-  },
+  pptx: { make: async (d, o) => (await import('./pptx/figureDeck')).figureDeck([d], slideOptions(d, o)) },
+  odp: { make: async (d, o) => (await import('./odf/figureOdp')).figureOdp([d], slideOptions(d, o)) },
   json: written((d) => `${JSON.stringify(JSON.parse(jsonOf(d.figure)), null, 2)}\n`),
-  md: written((d) => markdownOf(d.shown)),
-  opml: written((d) => opmlOf(d.shown)),
-  csv: written((d) => csvOfFigure(d.shown)),
-  xlsx: { make: (d) => xlsxOf({ Figure: tableRows(d.shown) }) },
-  graphml: written((d) => graphmlOf(d.shown)),
-  dot: written((d) => dotOf(d.shown)),
+  md: written(async (d) => (await exchange()).markdownOf(d.shown)),
+  opml: written(async (d) => (await exchange()).opmlOf(d.shown)),
+  csv: written(async (d) => (await exchange()).csvOfFigure(d.shown)),
+  xlsx: { make: async (d) => (await import('./xlsx')).xlsxOf({ Figure: (await exchange()).tableRows(d.shown) }) },
+  graphml: written(async (d) => (await exchange()).graphmlOf(d.shown)),
+  dot: written(async (d) => (await exchange()).dotOf(d.shown)),
   bpmn: {
     make: async (d) => {
       if (d.shown.kind !== 'process') return { code: 'kind-not-held', format: 'BPMN', kind: 'processes' }
-      return new TextEncoder().encode(bpmnOf(d.shown, laned(d)))
+      return new TextEncoder().encode((await exchange()).bpmnOf(d.shown, laned(d)))
     },
   },
 } satisfies Record<FormatName, Row>

@@ -1,4 +1,5 @@
-/** Files of other programs, a row for each sort: how it is told, and how it is read. The order is that in which they are asked. */
+/** Files of other programs, a row for each sort: how it is told, and how it is read. The order is that in which they are asked;
+ *  what reads them is loaded when the first comes. */
 import type { Figure } from '@/core/figure'
 import {
   UnsoundXml,
@@ -11,20 +12,12 @@ import {
 } from '@/core/exchange'
 import type { Problem } from '@/core/problem'
 import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
-import { blocksOfDocx } from './docx'
 import { decodedText } from './encoding'
-import { blocksOfEpub } from './epub'
-import { blocksOfHtml } from './html'
 import { figuresInside, type Placed } from './inside'
 import { Left } from './left'
-import { textOfMail } from './mail'
 import { markdownOfBlocks, type DocBlock } from './markdown'
-import { blocksOfOdf } from './odf'
-import { blocksOfPdf } from './pdfText'
-import { blocksOfPptx } from './pptx'
-import { blocksOfRtf } from './rtf'
 import { UnsoundZip, decodedXml, isZip, textPart, unzipped } from './safeZip'
-import { bounded, sheetsOfOds, sheetsOfXlsx, type Sheet } from './sheets'
+import { bounded, type Sheet } from './bounded'
 
 /** What a file has come to. `left` says what it holds besides, in words. */
 export type Imported = {
@@ -71,19 +64,39 @@ const startsXml = (name: RegExp) => (c: Came) =>
   /^\s*(?:\ufeff|ï»¿)?<(?:\?xml|!--|\w)/.test(c.head) && name.test(c.head)
 
 export const readers: Readonly<Record<string, Row>> = {
-  docx: { is: (c) => c.parts.has('word/document.xml'), read: (c, left) => blocksOfDocx(c.bytes, left) },
-  pptx: { is: (c) => c.parts.has('ppt/presentation.xml'), read: (c, left) => blocksOfPptx(c.bytes, left) },
+  docx: {
+    is: (c) => c.parts.has('word/document.xml'),
+    read: async (c, left) => (await import('./docx')).blocksOfDocx(c.bytes, left),
+  },
+  pptx: {
+    is: (c) => c.parts.has('ppt/presentation.xml'),
+    read: async (c, left) => (await import('./pptx')).blocksOfPptx(c.bytes, left),
+  },
   xlsx: {
     is: (c) => c.parts.has('xl/workbook.xml'),
-    read: async (c, left) => ({ sheets: await sheetsOfXlsx(c.bytes, left) }),
+    read: async (c, left) => ({ sheets: await (await import('./sheets')).sheetsOfXlsx(c.bytes, left) }),
   },
-  ods: { is: isOdf('spreadsheet'), read: (c, left) => ({ sheets: sheetsOfOds(c.bytes, left) }) },
-  odf: { is: (c) => isOdf('text')(c) || isOdf('presentation')(c), read: (c, left) => blocksOfOdf(c.bytes, left) },
-  epub: { is: (c) => c.parts.has('META-INF/container.xml'), read: (c, left) => blocksOfEpub(c.bytes, left) },
-  pdf: { is: (c) => c.head.includes('%PDF-'), read: (c, left) => blocksOfPdf(c.bytes, left) },
+  ods: {
+    is: isOdf('spreadsheet'),
+    read: async (c, left) => ({ sheets: (await import('./sheets')).sheetsOfOds(c.bytes, left) }),
+  },
+  odf: {
+    is: (c) => isOdf('text')(c) || isOdf('presentation')(c),
+    read: async (c, left) => (await import('./odf')).blocksOfOdf(c.bytes, left),
+  },
+  epub: {
+    is: (c) => c.parts.has('META-INF/container.xml'),
+    read: async (c, left) => (await import('./epub')).blocksOfEpub(c.bytes, left),
+  },
+  pdf: {
+    is: (c) => c.head.includes('%PDF-'),
+    read: async (c, left) => (await import('./pdfText')).blocksOfPdf(c.bytes, left),
+  },
   rtf: {
     is: (c) => /^\s*\{\\rtf/.test(c.head),
-    read: (c, left) => ({ blocks: blocksOfRtf(new TextDecoder('latin1').decode(c.bytes), left) }),
+    read: async (c, left) => ({
+      blocks: (await import('./rtf')).blocksOfRtf(new TextDecoder('latin1').decode(c.bytes), left),
+    }),
   },
   graphml: { is: startsXml(/<(?:\w+:)?graphml[\s>]/), read: (c) => ({ figures: [figureOfGraphml(xml(c))] }) },
   opml: { is: startsXml(/<opml[\s>]/i), read: (c) => ({ figures: [figureOfOpml(xml(c))] }) },
@@ -94,13 +107,13 @@ export const readers: Readonly<Record<string, Row>> = {
       /^(?:Return-Path|Received|MIME-Version|Message-ID|From|Delivered-To|Date|Subject):[^\n]*\n(?:[ \t][^\n]*\n|[\w-]+:)/i.test(
         c.head.replace(/\r\n/g, '\n'),
       ),
-    read: (c, left) => textOfMail(c.bytes, left),
+    read: async (c, left) => (await import('./mail')).textOfMail(c.bytes, left),
   },
   html: {
     is: (c) => /^x?html?$/.test(c.extension) || /<(?:!doctype html|html[\s>])/i.test(c.head),
-    read: (c, left) => {
+    read: async (c, left) => {
       const text = decodedText(c.bytes)
-      return text === null ? null : blocksOfHtml(text, left)
+      return text === null ? null : (await import('./html')).blocksOfHtml(text, left)
     },
   },
   dot: {

@@ -1,12 +1,5 @@
-/** What a whole folio leaves as, a row each. */
-import { figureOdp } from '../files/odf/figureOdp'
+/** What a whole folio leaves as, a row each; what makes it is loaded when it is asked for. */
 import { insideXml } from '../files/inside'
-import { figureDeck } from '../files/pptx/figureDeck'
-import { docxOf } from './docx'
-import { htmlOf } from './html'
-import { manyFiles } from './many'
-import { odtOf } from './odt'
-import { pdfOf } from './pdf'
 import type { Made, Medium, Publication } from './publication'
 import type { PublicationFormat } from './publicationTypes'
 
@@ -21,11 +14,18 @@ const deckOptions = ({ title, options }: Publication) => ({
 const slides = ({ figures }: Publication) => figures.flatMap((f) => f.drawings)
 
 export const publicationFormats = {
-  pdf: { medium: 'document', make: pdfOf },
-  docx: { medium: 'document', make: docxOf },
-  odt: { medium: 'document', make: odtOf },
-  pptx: { medium: 'deck', make: async (p) => figureDeck(slides(p), { ...deckOptions(p), titled: p.options.text }) },
-  odp: { medium: 'deck', make: async (p) => figureOdp(slides(p), deckOptions(p)) },
-  html: { medium: 'page', make: htmlOf },
-  zip: { medium: 'files', make: manyFiles },
+  pdf: { medium: 'document', make: async (p) => (await import('./pdf')).pdfOf(p) },
+  docx: { medium: 'document', make: async (p) => (await import('./docx')).docxOf(p) },
+  odt: { medium: 'document', make: async (p) => (await import('./odt')).odtOf(p) },
+  pptx: {
+    medium: 'deck',
+    make: async (p) =>
+      (await import('../files/pptx/figureDeck')).figureDeck(slides(p), { ...deckOptions(p), titled: p.options.text }),
+  },
+  odp: {
+    medium: 'deck',
+    make: async (p) => (await import('../files/odf/figureOdp')).figureOdp(slides(p), deckOptions(p)),
+  },
+  html: { medium: 'page', make: async (p) => (await import('./html')).htmlOf(p) },
+  zip: { medium: 'files', make: async (p) => (await import('./many')).manyFiles(p) },
 } satisfies Record<PublicationFormat, Row>
