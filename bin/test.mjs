@@ -127,10 +127,10 @@ function nodeTest(file, env) {
 try {
   // Without a browser, these wait more than they work: two at a time.
   await Promise.all([
-    lane(`${DATABASE}_a`, ['commandLine', 'files', 'door']),
-    lane(`${DATABASE}_b`, ['storage', 'sync', 'outage']),
+    lane(`${DATABASE}_a`, ['files', 'door', 'programs']),
+    lane(`${DATABASE}_b`, ['commandLine', 'storage', 'sync', 'outage']),
   ])
-  await lane(DATABASE, ['browser', 'reading', 'pages', 'shaping', 'stories', 'dress', 'otherReader'])
+  await lane(DATABASE, ['browser', 'reading', 'pages', 'shaping', 'stories', 'dress', 'delivery', 'otherReader'])
 } finally {
   if (!cluster.wasRunning) cluster.stop()
 }

@@ -88,7 +88,8 @@ async function guarded(
   }
 }
 
-function refused(error: unknown, request: Request): Response {
+/** The problem that a failure is told as. */
+export function refused(error: unknown, request: Request): Response {
   const problem = problemOf(error)
   const path = new URL(request.url).pathname
   if (problem.code === 'server-fault')

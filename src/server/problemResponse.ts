@@ -28,6 +28,8 @@ const statusOf: Record<Problem['code'], number> = {
   'picture-too-slow': 422,
   'no-figures': 422,
   'address-taken-back': 410,
+  'token-missing': 401,
+  'token-scope': 403,
   'kind-not-held': 422,
   'import-unknown': 415,
   'import-broken': 422,

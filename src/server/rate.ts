@@ -12,6 +12,7 @@ const perMinute = {
   /** Told of every second while one is made. */
   export: 600,
   import: 240,
+  program: 600,
   version: 600,
   picture: 1_200,
   font: 60,

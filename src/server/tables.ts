@@ -53,6 +53,17 @@ export type Tables = {
     data: Buffer
     made_at: Time
   }
+  /** `hash` is that of the token, which is shown once. */
+  access_token: {
+    id: string
+    account_id: string
+    name: string
+    hash: string
+    scopes: ColumnType<unknown, string, string>
+    made_at: Time
+    used_at: Date | null
+    taken_back_at: Date | null
+  }
   picture_address: {
     token: string
     folio_id: string

@@ -31,6 +31,8 @@ export type Problem =
   | { readonly code: 'picture-too-slow'; readonly seconds: number }
   | { readonly code: 'no-figures' }
   | { readonly code: 'address-taken-back' }
+  | { readonly code: 'token-missing' }
+  | { readonly code: 'token-scope'; readonly scope: string }
   /** A format that only some kinds can be written in. */
   | { readonly code: 'kind-not-held'; readonly format: string; readonly kind: string }
   | { readonly code: 'import-unknown'; readonly name: string }
@@ -112,6 +114,9 @@ const english: Sentences = {
     `“${p.name}” takes more time or memory to read than one file may (${p.seconds} s). Cut it into parts and open them one by one.`,
   'kind-not-held': (p) =>
     `${p.format} holds ${p.kind} only. Choose another format, or make the figure one of these first.`,
+  'token-missing': () =>
+    'This needs a token that is still good: send it as “Authorization: Bearer …”. Make one on the shelf, under Access for programs.',
+  'token-scope': (p) => `This token is not allowed to ${p.scope}. Make one that is.`,
   'address-taken-back': () => 'This picture is not shown here any more: its address was taken back.',
   'no-figures': () => 'This folio has no figures yet. Make one first, or choose a document, which has the text.',
   'picture-too-slow': (p) =>

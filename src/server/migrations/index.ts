@@ -7,6 +7,7 @@ import { uploads } from './m0005Uploads'
 import { standard } from './m0006Standard'
 import { exports } from './m0007Exports'
 import { addresses } from './m0008Addresses'
+import { tokens } from './m0009Tokens'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -18,4 +19,5 @@ export const migrations: Record<string, Migration> = {
   '0006_standard': standard,
   '0007_exports': exports,
   '0008_addresses': addresses,
+  '0009_tokens': tokens,
 }

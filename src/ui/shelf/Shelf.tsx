@@ -14,6 +14,7 @@ import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
 import { ask, send } from '../send'
+import { ForPrograms } from './ForPrograms'
 import { NewFolio } from './NewFolio'
 
 const ArrivalsDialog = dynamic(async () => (await import('../arrive/ArrivalsDialog')).ArrivalsDialog)
@@ -83,6 +84,7 @@ export function Shelf({
           ))}
         </ul>
         {pages > 1 && <Pages page={page} pages={pages} />}
+        <ForPrograms />
         {opening.open && (
           <ArrivalsDialog folio={null} arriving={opening.arriving} places={[anew]} onClose={opening.close} />
         )}

@@ -1,0 +1,9 @@
+import { Refusal, route } from '@/server/answer'
+import { takeBackToken } from '@/server/tokens'
+
+export const dynamic = 'force-dynamic'
+
+export const DELETE = route<{ id: string }>('folio change', async ({ person, params }) => {
+  if (!(await takeBackToken(person.id, params.id))) throw new Refusal({ code: 'not-found', what: 'token' })
+  return new Response(null, { status: 204 })
+})

@@ -1,0 +1,140 @@
+'use client'
+
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
+import { X } from 'lucide-react'
+import { useCallback, useEffect, useState } from 'react'
+import { z } from 'zod/mini'
+import { useNotice } from '../chrome/Notice'
+import { Tick } from '../chrome/Tick'
+import { ask, send } from '../send'
+
+const scopes = { read: 'Read texts as figures', draw: 'Draw figures as files', convert: 'Convert files' } as const
+type Scope = keyof typeof scopes
+const scopeNames = Object.keys(scopes) as Scope[]
+
+const listSchema = z.object({
+  tokens: z.array(
+    z.object({
+      ...{ id: z.string(), name: z.string(), scopes: z.array(z.enum(['read', 'draw', 'convert'])) },
+      usedAt: z.nullable(z.string()),
+    }),
+  ),
+})
+type Token = z.infer<typeof listSchema>['tokens'][number]
+
+/** Tokens for programs: made, listed with what they are allowed, taken back. */
+export function Access({ onClose }: { readonly onClose: () => void }) {
+  const tell = useNotice()
+  const [tokens, setTokens] = useState<readonly Token[]>([])
+  const [secret, setSecret] = useState<string | null>(null)
+  const look = useCallback(async () => {
+    const answer = await ask('GET', '/api/tokens')
+    const list = 'problem' in answer ? null : listSchema.safeParse(answer.json)
+    if (list?.success) setTokens(list.data.tokens)
+  }, [])
+  useEffect(() => {
+    const first = setTimeout(() => void look(), 0)
+    return () => clearTimeout(first)
+  }, [look])
+  const takeBack = async (id: string) => {
+    const problem = await send('DELETE', `/api/tokens/${id}`)
+    if (problem) tell(problem)
+    await look()
+  }
+  return (
+    <Dialog open onClose={onClose} className="relative z-50">
+      <div className="fixed inset-0 bg-ink/25" aria-hidden="true" />
+      <div className="fixed inset-0 flex items-center justify-center p-5">
+        <DialogPanel className="flex max-h-full w-full max-w-[620px] flex-col gap-4 overflow-auto rounded-lg border border-rule bg-page p-5 shadow-xl">
+          <div className="flex items-baseline gap-4">
+            <DialogTitle className="text-[17px] font-semibold">Access for programs</DialogTitle>
+            <button type="button" className="quiet-button ml-auto self-center" onClick={onClose} aria-label="Close">
+              <X size={16} aria-hidden="true" />
+            </button>
+          </div>
+          <p className="text-[13px] text-quiet">
+            A program that has a token may do what the token allows, in your name. What there is to ask stands in{' '}
+            <a className="text-sea underline" href="/api/v1/openapi.json">
+              the description
+            </a>
+            .
+          </p>
+          <NewToken
+            onMade={(made) => {
+              setSecret(made)
+              void look()
+            }}
+          />
+          {secret && (
+            <label className="text-[13px] text-quiet">
+              The token, shown this once
+              <input className="field mt-0.5 font-mono" readOnly value={secret} onFocus={(e) => e.target.select()} />
+            </label>
+          )}
+          <List tokens={tokens} onTakeBack={(id) => void takeBack(id)} />
+        </DialogPanel>
+      </div>
+    </Dialog>
+  )
+}
+
+type ListProps = { readonly tokens: readonly Token[]; readonly onTakeBack: (id: string) => void }
+
+const List = ({ tokens, onTakeBack }: ListProps) => (
+  <ul aria-label="Tokens" className="flex flex-col gap-1.5">
+    {tokens.map((t) => (
+      <li key={t.id} className="flex items-center gap-3 rounded border border-rule px-3 py-1.5 text-[13px]">
+        <span className="min-w-0 flex-1">
+          <span className="font-medium">{t.name}</span>
+          <span className="block text-quiet">
+            {t.scopes.map((s) => scopes[s].toLowerCase()).join(', ')}
+            {t.usedAt ? '' : '; not used yet'}
+          </span>
+        </span>
+        <button type="button" className="button" onClick={() => onTakeBack(t.id)}>
+          Take it back
+        </button>
+      </li>
+    ))}
+  </ul>
+)
+
+function NewToken({ onMade }: { readonly onMade: (secret: string) => void }) {
+  const tell = useNotice()
+  const [name, setName] = useState('')
+  const [allowed, setAllowed] = useState<ReadonlySet<Scope>>(new Set(scopeNames))
+  const make = async () => {
+    const answer = await ask('POST', '/api/tokens', { name, scopes: [...allowed] })
+    if ('problem' in answer) return tell(answer.problem)
+    setName('')
+    onMade((answer.json as { readonly secret: string }).secret)
+  }
+  const toggle = (scope: Scope, on: boolean) =>
+    setAllowed(new Set(scopeNames.filter((s) => (s === scope ? on : allowed.has(s)))))
+  return (
+    <fieldset className="flex flex-col gap-2">
+      <legend className="mb-1 text-[13px] text-quiet">A new token</legend>
+      <input
+        className="field"
+        aria-label="What it is for"
+        placeholder="Handbook pages, built every night"
+        maxLength={80}
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+      />
+      <div className="flex flex-wrap gap-4">
+        {scopeNames.map((s) => (
+          <Tick key={s} on={allowed.has(s)} says={scopes[s]} onChange={(on) => toggle(s, on)} />
+        ))}
+      </div>
+      <button
+        type="button"
+        className="button self-start"
+        disabled={name.trim() === '' || allowed.size === 0}
+        onClick={() => void make()}
+      >
+        Make the token
+      </button>
+    </fieldset>
+  )
+}
