@@ -18,6 +18,7 @@ import { shippedTypesetter } from '../src/core/testing/shippedTypesetter'
 import { chapters, figureOf } from '../src/server/demoChapters'
 import { denseFigure } from '../src/core/testing/denseFigure'
 import { connectorBench } from './connectorBench'
+import { fileBench } from './fileBench'
 import { layoutBench } from './layoutBench'
 import { shelfBench, streamsBench } from './loadBench'
 import { shapingBench } from './shapingBench'
@@ -233,6 +234,7 @@ line(
   `${ms(median(restyled))}, first ${ms(Math.max(...restyled))}`,
 )
 
+fileBench(line)
 const server = await startServer(4131)
 await streamsBench(line, 4131)
 await shelfBench(line, 4131)

@@ -123,7 +123,7 @@ async function imagesOf({ figures, options }: Publication): Promise<Images> {
   }
   return out
 }
-const PRINT = { words: 'outlines', background: true, scale: 2, dpi: null, inside: false, glue: false } as const
+const PRINT = { words: 'outlines', background: true, scale: 1.25, dpi: null, inside: false, glue: false } as const
 
 function stylesOf({ figures }: Publication) {
   const house = figures[0]?.drawings[0]?.style

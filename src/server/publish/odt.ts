@@ -55,7 +55,7 @@ async function imagesOf(
   for (const { figure, number, drawings } of figures) {
     const [drawing] = drawings
     if (!drawing) continue
-    const png = await fileFormats.png.make(drawing, { ...plainOptions, background: options.background, scale: 2 })
+    const png = await fileFormats.png.make(drawing, { ...plainOptions, background: options.background, scale: 1.25 })
     if ('code' in png) continue
     const [svg, picture] = [`Pictures/figure${number}.svg`, `Pictures/figure${number}.png`]
     const outlined = Buffer.from(await drawing.svg('outlines', options.background)).toString('base64')

@@ -1,7 +1,6 @@
 'use client'
 
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
-import { X } from 'lucide-react'
+import { Sheet } from '../chrome/Sheet'
 import { useState } from 'react'
 import type { Figure } from '@/core/figure'
 import { guessed, madeOf, renamed, saysOf, type Arrival, type Imported, type Reading } from './arrivals'
@@ -31,31 +30,18 @@ export function ArrivalsDialog({ folio, arriving, places, onClose }: Props) {
     onClose()
   }
   return (
-    <Dialog open onClose={close} className="relative z-50">
-      <div className="fixed inset-0 bg-ink/25" aria-hidden="true" />
-      <div className="fixed inset-0 flex items-center justify-center p-5">
-        <DialogPanel className="flex max-h-full w-full max-w-[940px] flex-col rounded-lg border border-rule bg-page shadow-xl">
-          <div className="flex items-baseline gap-4 border-b border-rule px-5 py-3">
-            <DialogTitle className="text-[17px] font-semibold">Open files</DialogTitle>
-            <p className="text-[13px] text-quiet">Nothing is changed until you say where it goes.</p>
-            <button
-              type="button"
-              className="quiet-button ml-auto self-center"
-              onClick={close}
-              aria-label="Close"
-              title="Close (Escape)"
-            >
-              <X size={16} aria-hidden="true" />
-            </button>
-          </div>
-          <ul className="flex min-h-0 flex-1 flex-col gap-4 overflow-auto px-5 py-4" aria-live="polite">
-            {arriving.list.map((a) => (
-              <Came key={a.id} folio={folio} arrival={a} arriving={arriving} places={places} />
-            ))}
-          </ul>
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <Sheet
+      title="Open files"
+      hint="Nothing is changed until you say where it goes."
+      size="max-h-full max-w-[940px]"
+      onClose={close}
+    >
+      <ul className="flex min-h-0 flex-1 flex-col gap-4 overflow-auto px-5 py-4" aria-live="polite">
+        {arriving.list.map((a) => (
+          <Came key={a.id} folio={folio} arrival={a} arriving={arriving} places={places} />
+        ))}
+      </ul>
+    </Sheet>
   )
 }
 

@@ -1,7 +1,7 @@
 'use client'
 
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
-import { Download, X } from 'lucide-react'
+import { Sheet } from '../chrome/Sheet'
+import { Download } from 'lucide-react'
 import { useState } from 'react'
 import { Tick } from '../chrome/Tick'
 import { useTheme } from '../chrome/theme'
@@ -35,48 +35,35 @@ export function DeliverFolio({ folio, onClose }: Props) {
     keepFolioDelivery(folio.id, next)
   }
   return (
-    <Dialog open onClose={onClose} className="relative z-50">
-      <div className="fixed inset-0 bg-ink/25" aria-hidden="true" />
-      <div className="fixed inset-0 flex items-center justify-center p-5">
-        <DialogPanel className="flex max-h-full w-full max-w-[980px] flex-col rounded-lg border border-rule bg-page shadow-xl">
-          <div className="flex items-baseline gap-4 border-b border-rule px-5 py-3">
-            <DialogTitle className="text-[17px] font-semibold">Deliver the folio</DialogTitle>
-            <p className="text-[13px] text-quiet">Its figures, or its text with the figures in their places.</p>
-            <button
-              type="button"
-              className="quiet-button ml-auto self-center"
-              onClick={onClose}
-              aria-label="Close"
-              title="Close (Escape)"
-            >
-              <X size={16} aria-hidden="true" />
-            </button>
-          </div>
-          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] overflow-auto">
-            <div className="flex flex-col gap-5 border-r border-rule px-5 py-4">
-              <Places delivery={delivery} set={set} />
-              <Formats delivery={delivery} set={set} />
-            </div>
-            <div className="flex flex-col gap-5 px-5 py-4">
-              <Wishes delivery={delivery} set={set} />
-              <Made folio={folio.id} exports={exports} />
-            </div>
-          </div>
-          <div className="flex items-center gap-3 border-t border-rule px-5 py-3">
-            <p className="text-[13px] text-quiet">{folioFormats[delivery.format].hint}</p>
-            <button
-              type="button"
-              className="button-primary ml-auto"
-              disabled={exports.asking}
-              onClick={() => exports.order(delivery)}
-            >
-              <Download size={16} aria-hidden="true" />
-              Make the file
-            </button>
-          </div>
-        </DialogPanel>
+    <Sheet
+      title="Deliver the folio"
+      hint="Its figures, or its text with the figures in their places."
+      size="max-h-full max-w-[980px]"
+      onClose={onClose}
+    >
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] overflow-auto">
+        <div className="flex flex-col gap-5 border-r border-rule px-5 py-4">
+          <Places delivery={delivery} set={set} />
+          <Formats delivery={delivery} set={set} />
+        </div>
+        <div className="flex flex-col gap-5 px-5 py-4">
+          <Wishes delivery={delivery} set={set} />
+          <Made folio={folio.id} exports={exports} />
+        </div>
       </div>
-    </Dialog>
+      <div className="flex items-center gap-3 border-t border-rule px-5 py-3">
+        <p className="text-[13px] text-quiet">{folioFormats[delivery.format].hint}</p>
+        <button
+          type="button"
+          className="button-primary ml-auto"
+          disabled={exports.asking}
+          onClick={() => exports.order(delivery)}
+        >
+          <Download size={16} aria-hidden="true" />
+          Make the file
+        </button>
+      </div>
+    </Sheet>
   )
 }
 

@@ -1,7 +1,6 @@
 'use client'
 
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
-import { X } from 'lucide-react'
+import { Sheet } from '../chrome/Sheet'
 import { Tick } from '../chrome/Tick'
 import type { OpenFolio } from '../folio/useFolio'
 import { OurColours } from './OurColours'
@@ -16,36 +15,21 @@ type Props = { readonly folio: OpenFolio; readonly onClose: () => void }
 export function DressFolio({ folio, onClose }: Props) {
   const dressing = useDressing(folio, onClose)
   return (
-    <Dialog open onClose={onClose} className="relative z-50">
-      <div className="fixed inset-0 bg-ink/25" aria-hidden="true" />
-      <div className="fixed inset-0 flex items-center justify-center p-5">
-        <DialogPanel className="flex h-full max-h-[860px] w-full max-w-[1240px] flex-col rounded-lg border border-rule bg-page shadow-xl">
-          <div className="flex items-baseline gap-4 border-b border-rule px-5 py-3">
-            <DialogTitle className="text-[17px] font-semibold">Dress the folio</DialogTitle>
-            <p className="text-[13px] text-quiet">
-              All its figures in one house style. What you set on single parts stays.
-            </p>
-            <button
-              type="button"
-              className="quiet-button ml-auto self-center"
-              onClick={onClose}
-              aria-label="Close"
-              title="Close (Escape)"
-            >
-              <X size={16} aria-hidden="true" />
-            </button>
-          </div>
-          <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)]">
-            <div className="flex min-h-0 flex-col border-r border-rule">
-              <Shown dressing={dressing} />
-              <Ways dressing={dressing} />
-            </div>
-            <Preview figures={dressing.figures} style={dressing.shown} own={dressing.own} />
-          </div>
-          <Foot dressing={dressing} onClose={onClose} />
-        </DialogPanel>
+    <Sheet
+      title="Dress the folio"
+      hint="All its figures in one house style. What you set on single parts stays."
+      size="h-full max-h-[860px] max-w-[1240px]"
+      onClose={onClose}
+    >
+      <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)]">
+        <div className="flex min-h-0 flex-col border-r border-rule">
+          <Shown dressing={dressing} />
+          <Ways dressing={dressing} />
+        </div>
+        <Preview figures={dressing.figures} style={dressing.shown} own={dressing.own} />
       </div>
-    </Dialog>
+      <Foot dressing={dressing} onClose={onClose} />
+    </Sheet>
   )
 }
 

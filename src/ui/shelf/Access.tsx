@@ -1,10 +1,9 @@
 'use client'
 
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
-import { X } from 'lucide-react'
 import { useCallback, useEffect, useState } from 'react'
 import { z } from 'zod/mini'
 import { useNotice } from '../chrome/Notice'
+import { Sheet } from '../chrome/Sheet'
 import { Tick } from '../chrome/Tick'
 import { ask, send } from '../send'
 
@@ -42,39 +41,35 @@ export function Access({ onClose }: { readonly onClose: () => void }) {
     await look()
   }
   return (
-    <Dialog open onClose={onClose} className="relative z-50">
-      <div className="fixed inset-0 bg-ink/25" aria-hidden="true" />
-      <div className="fixed inset-0 flex items-center justify-center p-5">
-        <DialogPanel className="flex max-h-full w-full max-w-[620px] flex-col gap-4 overflow-auto rounded-lg border border-rule bg-page p-5 shadow-xl">
-          <div className="flex items-baseline gap-4">
-            <DialogTitle className="text-[17px] font-semibold">Access for programs</DialogTitle>
-            <button type="button" className="quiet-button ml-auto self-center" onClick={onClose} aria-label="Close">
-              <X size={16} aria-hidden="true" />
-            </button>
-          </div>
-          <p className="text-[13px] text-quiet">
-            A program that has a token may do what the token allows, in your name. What there is to ask stands in{' '}
-            <a className="text-sea underline" href="/api/v1/openapi.json">
-              the description
-            </a>
-            .
-          </p>
-          <NewToken
-            onMade={(made) => {
-              setSecret(made)
-              void look()
-            }}
-          />
-          {secret && (
-            <label className="text-[13px] text-quiet">
-              The token, shown this once
-              <input className="field mt-0.5 font-mono" readOnly value={secret} onFocus={(e) => e.target.select()} />
-            </label>
-          )}
-          <List tokens={tokens} onTakeBack={(id) => void takeBack(id)} />
-        </DialogPanel>
+    <Sheet
+      title="Access for programs"
+      hint="A program with a token may do what the token allows, in your name."
+      size="max-h-full max-w-[620px]"
+      onClose={onClose}
+    >
+      <div className="flex flex-col gap-4 overflow-auto p-5">
+        <p className="text-[13px] text-quiet">
+          What there is to ask stands in{' '}
+          <a className="text-sea underline" href="/api/v1/openapi.json">
+            the description
+          </a>
+          .
+        </p>
+        <NewToken
+          onMade={(made) => {
+            setSecret(made)
+            void look()
+          }}
+        />
+        {secret && (
+          <label className="text-[13px] text-quiet">
+            The token, shown this once
+            <input className="field mt-0.5 font-mono" readOnly value={secret} onFocus={(e) => e.target.select()} />
+          </label>
+        )}
+        <List tokens={tokens} onTakeBack={(id) => void takeBack(id)} />
       </div>
-    </Dialog>
+    </Sheet>
   )
 }
 
