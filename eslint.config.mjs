@@ -66,5 +66,5 @@ export default defineConfig([
       complexity: ['error', 20],
     },
   },
-  globalIgnores(['.next/**', '.data/**', 'next-env.d.ts', 'node_modules/**', 'public/**']),
+  globalIgnores(['.bundle/**', '.next/**', '.data/**', 'next-env.d.ts', 'node_modules/**', 'public/**']),
 ])

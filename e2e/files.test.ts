@@ -1,10 +1,10 @@
 /** Every file that leaves, opened by programs that are not ours; every file that comes in, made by such. */
 import assert from 'node:assert/strict'
-import { readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { after, before, test } from 'node:test'
 import sharp from 'sharp'
-import { elements, below, xmlOf } from '../src/core/exchange'
+import { below, cellsOfCsv, elements, tableRows, xmlOf } from '../src/core/exchange'
 import { figureKinds } from '../src/core/figure'
 import { plainWardrobe } from '../src/core/style'
 import { seededOfKind } from '../src/core/testing/seededFigure'
@@ -218,6 +218,74 @@ test('a handbook written in another program is read: headings, lists in lists, t
     if (name !== 'book.pdf') has(/\*\*Never\*\* leave the ramp/)
     else has(/Never leave the ramp/)
   }
+})
+
+test('a table leaves as a spreadsheet that another program reads cell by cell, and comes back from its formats', async () => {
+  const { figure } = sixtyFigures(4).find((f) => f.figure.kind === 'process') ?? assert.fail()
+  const wardrobe = plainWardrobe('light')
+  const file = bytesOf(await figureFile(figure, { ...plainOptions, wardrobe, format: 'xlsx' }, NOTHING_BROUGHT))
+  writeFileSync(other.at('table.xlsx'), file)
+  // Fields by commas, text in quotes, UTF-8.
+  other.converted(['table.xlsx'], 'csv:Text - txt - csv (StarCalc):44,34,76')
+  assert.deepEqual(cellsOfCsv(readFileSync(other.at('table.csv'), 'utf8')), tableRows(figure))
+  other.converted(['table.xlsx'], 'ods')
+  const words = Object.values(figure.nodes)
+    .map((n) => n.text)
+    .toSorted()
+  for (const name of ['table.csv', 'table.ods']) {
+    const read = await imported(name, readFileSync(other.at(name)))
+    assert.ok('as' in read && read.as === 'figures', `${name}: ${JSON.stringify(read).slice(0, 200)}`)
+    assert.deepEqual(
+      Object.values(read.figures[0]?.nodes ?? {})
+        .map((n) => n.text)
+        .toSorted(),
+      words,
+    )
+  }
+})
+
+/** What stands in files that come with other programs of Debian; one that is not on this machine is passed over. */
+const SHIPPED: readonly (readonly [file: string, holds: RegExp])[] = [
+  ...[
+    'Beehive',
+    'Freshes',
+    'Grey_Elegant',
+    'Piano',
+    'Progress',
+    'Vivid',
+    'Candy',
+    'Focus',
+    'Inspiration',
+    'Metropolis',
+  ].map((name) => [`template/common/presnt/${name}.otp`, /^## /m] as const),
+  ...['1simple', '2elegant', '3modern', '4classic', '5blue', '6orange', '7red', '8green', '9colorful', '10grey'].map(
+    (name) => [`template/common/wizard/agenda/aw-${name}.ott`, /\|/] as const,
+  ),
+  ...[
+    'bus-elegant_l',
+    'bus-modern_l',
+    'bus-office_l',
+    'off-elegant_l',
+    'off-modern_l',
+    'off-office_l',
+    'pri-mail_l',
+    'pri-marine_l',
+  ].map((name) => [`template/common/wizard/letter/${name}.ott`, /\S/] as const),
+]
+
+test('files that come with other programs are read, as far as they are here', async () => {
+  const wrong: string[] = []
+  let read = 0
+  for (const [name, holds] of SHIPPED) {
+    const file = path.join('/usr/lib/libreoffice/share', name)
+    if (!existsSync(file)) continue
+    const found = await imported(path.basename(file), readFileSync(file))
+    read++
+    if (!('as' in found) || found.as !== 'text' || !holds.test(found.markdown))
+      wrong.push(`${name}: ${JSON.stringify(found).slice(0, 160)}`)
+  }
+  assert.deepEqual(wrong, [])
+  assert.ok(read > 10, `${read} of them are here`)
 })
 
 test('60 hostile files: each refused or cleaned with a sentence, none over its time or memory', async () => {

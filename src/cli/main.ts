@@ -18,9 +18,7 @@ export async function main(argv: readonly string[], streams: Streams): Promise<n
     streams.stderr.write(USAGE)
     return 2
   }
-  const status = await once(call, streams)
-  if (!call.options.watch || status === 2) return status
-  return watching(call, streams)
+  return call.options.watch ? watching(call, streams) : once(call, streams)
 }
 
 async function once(call: Call, streams: Streams): Promise<number> {
@@ -55,16 +53,17 @@ const commands: Readonly<
 /** How often files are looked at. */
 const LOOK_MS = 250
 
-/** Does the same again whenever one of the files has changed, until it is interrupted. */
+/** Does it, and again whenever one of the files has changed, until it is interrupted. They are watched before it is done for the
+ *  first time: what is saved meanwhile is not missed. */
 function watching(call: Call, streams: Streams): Promise<number> {
-  const files = matched(call.files).filter((f) => f !== '-')
-  streams.stderr.write(`Watching ${files.length === 1 ? files[0] : `${files.length} files`}.\n`)
+  const files = call.files.flatMap(known).filter((f) => f !== '-')
   return new Promise((resolve) => {
-    let work = Promise.resolve(0)
+    let work = once(call, streams)
     for (const file of files)
       watchFile(file, { interval: LOOK_MS }, () => {
         work = work.then(() => once(call, streams))
       })
+    streams.stderr.write(`Watching ${files.length === 1 ? files[0] : `${files.length} files`}.\n`)
     const end = () => {
       for (const file of files) unwatchFile(file)
       void work.then(resolve)
@@ -72,6 +71,16 @@ function watching(call: Call, streams: Streams): Promise<number> {
     process.once('SIGINT', end)
     process.once('SIGTERM', end)
   })
+}
+
+/** A pattern that nothing matches is said by the work itself. */
+function known(file: string): string[] {
+  try {
+    return matched([file])
+  } catch (error) {
+    if (error instanceof Unusable) return []
+    throw error
+  }
 }
 
 async function read(file: string, options: Options, streams: Streams): Promise<void> {

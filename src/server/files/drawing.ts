@@ -20,3 +20,7 @@ export type Drawing = {
   readonly fonts: Readonly<Record<string, Uint8Array>>
   readonly svg: (words: 'text' | 'outlines', background: boolean) => Promise<string>
 }
+
+/** The words it was read from, where it was read. */
+export const passageOf = ({ shown: { passage, wasRead } }: Pick<Drawing, 'shown'>): string =>
+  passage ? wasRead.text.slice(passage.start, passage.end).trim() : ''

@@ -61,10 +61,15 @@ export function DeliverPanel({ folio, figure, scene }: PanelProps) {
           {busy ? 'Making the file …' : 'Download'}
         </button>
         <div className="grid grid-cols-2 gap-2">
-          <button type="button" className="button justify-center" disabled={busy} onClick={copy}>
+          <button type="button" className="button justify-center px-1 whitespace-nowrap" disabled={busy} onClick={copy}>
             Copy picture
           </button>
-          <button type="button" className="button justify-center" disabled={busy} onClick={copyOutline}>
+          <button
+            type="button"
+            className="button justify-center px-1 whitespace-nowrap"
+            disabled={busy}
+            onClick={copyOutline}
+          >
             Copy outline
           </button>
         </div>

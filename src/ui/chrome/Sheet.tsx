@@ -21,7 +21,7 @@ export const Sheet = ({ title, hint, size, onClose, children }: Props) => (
     <div className="fixed inset-0 flex items-center justify-center p-5">
       <DialogPanel className={`flex w-full flex-col rounded-lg border border-rule bg-page shadow-xl ${size}`}>
         <div className="flex items-baseline gap-4 border-b border-rule px-5 py-3">
-          <DialogTitle className="text-[17px] font-semibold">{title}</DialogTitle>
+          <DialogTitle className="text-[17px] font-semibold whitespace-nowrap">{title}</DialogTitle>
           <p className="text-[13px] text-quiet">{hint}</p>
           <button
             type="button"

@@ -44,7 +44,7 @@ export function Access({ onClose }: { readonly onClose: () => void }) {
     <Sheet
       title="Access for programs"
       hint="A program with a token may do what the token allows, in your name."
-      size="max-h-full max-w-[620px]"
+      size="max-h-full max-w-[760px]"
       onClose={onClose}
     >
       <div className="flex flex-col gap-4 overflow-auto p-5">

@@ -1,7 +1,7 @@
 /** Figures as an ODF presentation: a page for each, with its notes. */
 import type { Figure } from '@/core/figure'
 import { escaped, nativeObjects } from '@/core/formats'
-import type { Drawing } from '../drawing'
+import { passageOf, type Drawing } from '../drawing'
 import { installedFont } from '../installedFonts'
 import { odfObjects } from './drawing'
 import { MARKERS, odfFile, officeXml, pictureStore } from './package'
@@ -67,7 +67,8 @@ function pageXml(
     ...{ styles, reach: typesetter.reach, fontOf: (key) => installedFont(key, style.house) },
     ...{ fit: { scale, x, y }, glue, prefix: `f${i + 1}-`, picture },
   })
-  const notes = [description, ...(shown.wasRead.text ? ['', ...shown.wasRead.text.split('\n')] : [])]
+  const passage = passageOf(d)
+  const notes = [description, ...(passage ? ['', ...passage.split('\n')] : [])]
   const name = shown.title ? escaped(shown.title.slice(0, 60)) : `Figure ${i + 1}`
   return (
     `<draw:page draw:name="${i + 1} ${name}" draw:style-name="${page}" draw:master-page-name="Figure">${drawn}` +

@@ -2,7 +2,7 @@ import type { Figure } from '@/core/figure'
 import { nativeObjects } from '@/core/formats'
 import type { Mark, Scene } from '@/core/scene'
 import type { FontKey } from '@/core/style'
-import type { Drawing } from '../drawing'
+import { passageOf, type Drawing } from '../drawing'
 import { versionOf } from '../inside'
 import { installedFont } from '../installedFonts'
 import { deckFile, type Slide } from './deck'
@@ -43,7 +43,7 @@ function slideOf(d: Drawing, { inside }: DeckOptions): Slide {
       language: shown.language,
       palette: style.palette,
     },
-    notes: [description, ...(shown.wasRead.text ? ['', shown.wasRead.text] : [])],
+    notes: [description, ...(passageOf(d) ? ['', passageOf(d)] : [])],
     ground: scene.open ? null : scene.background,
     objects: nativeObjects(scene, { reach: typesetter.reach, ...images }),
     fontOf: (key) => installedFont(key, style.house),
