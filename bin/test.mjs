@@ -131,8 +131,8 @@ try {
     lane(`${DATABASE}_b`, ['commandLine', 'storage', 'sync', 'outage']),
   ])
   await Promise.all([
-    lane(`${DATABASE}_a`, ['browser', 'shaping', 'reading', 'otherReader']),
-    lane(`${DATABASE}_b`, ['stories', 'dress', 'pages', 'delivery']),
+    lane(`${DATABASE}_a`, ['browser', 'shaping', 'reading', 'otherReader', 'pages']),
+    lane(`${DATABASE}_b`, ['stories', 'dress', 'delivery']),
   ])
 } finally {
   if (!cluster.wasRunning) cluster.stop()

@@ -102,5 +102,5 @@ test('no word is lost between clauses or stands in two: the corpus, and 400 odd 
     .filter((g) => g.language === 'en')
     .flatMap((g) => faultIn(g.text) ?? [])
   expect(faults).toEqual([])
-  expect(failingSeeds(1, 400, (seed) => faultIn(oddText(seed)))).toEqual([])
+  expect(failingSeeds(1, process.env.SWEEP ? 400 : 250, (seed) => faultIn(oddText(seed)))).toEqual([])
 })
