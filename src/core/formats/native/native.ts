@@ -269,19 +269,22 @@ const strokeSteps = (m: Of<'connector'>): PathStep[] =>
   stepsOf(String(elementsOf(m, NO_WORDS)[0]?.attributes['d'] ?? 'M0 0'))
 const NO_WORDS: Words = { as: 'text', pictureAt: () => null, iconAt: () => null }
 
-/** A connector that joins no nodes: its line, and its head as a shape. */
+/** A connector as shapes that follow nothing: its line, and its head. */
 const strokesOf = (m: Of<'connector'>, part: ScenePart): NativeShape[] =>
   elementsOf(m, NO_WORDS).flatMap((e): NativeShape[] => {
-    const { d, fill } = e.attributes
+    const { d, fill, cx, cy, r } = e.attributes
+    const head = { fill: { colour: m.line, opacity: 1 }, line: null }
+    if (e.tag === 'circle') {
+      const [x, y, radius] = [Number(cx), Number(cy), Number(r)]
+      const box = { x: x - radius, y: y - radius, width: 2 * radius, height: 2 * radius }
+      return [{ ...unseen(box), name: part.name, geometry: { preset: 'ellipse', radius: 0 }, ...head }]
+    }
     if (typeof d !== 'string') return []
     const steps = stepsOf(d)
     const filled = fill !== 'none' && fill !== undefined
-    return [
-      {
-        ...{ ...unseen(boxOfSteps(steps)), name: part.name, geometry: { preset: null, outlines: [{ steps, filled }] } },
-        ...{ fill: filled ? { colour: m.line, opacity: 1 } : null, line: filled ? null : lineOf(m) },
-      },
-    ]
+    const geometry: Geometry = { preset: null, outlines: [{ steps, filled }] }
+    const drawn = { ...unseen(boxOfSteps(steps)), name: part.name, geometry }
+    return [filled ? { ...drawn, ...head } : { ...drawn, line: lineOf(m) }]
   })
 
 /** A connector between nodes, then the words that stand on it. */
