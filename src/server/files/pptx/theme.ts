@@ -61,10 +61,12 @@ function nearestHue(hex: string, theme: ThemeColours): { readonly slot: Slot } |
   return found ?? null
 }
 
-/** From one colour to another of its hue: its strength, then its lightness towards white or black. */
+/** From one colour to another of nearly its hue: what is left of that, its strength, then its lightness towards white or black. */
 function changes(base: Hsl, wanted: Hsl): string {
   const strength = base.s > 0.01 ? wanted.s / base.s : 1
-  const calmer = Math.abs(strength - 1) > 0.01 ? `<a:satMod val="${part(strength)}"/>` : ''
+  const turn = ((wanted.h - base.h + 540) % 360) - 180
+  const turned = wanted.s >= GREY && Math.abs(turn) > 0.3 ? `<a:hueOff val="${Math.round(turn * 60_000)}"/>` : ''
+  const calmer = `${turned}${Math.abs(strength - 1) > 0.01 ? `<a:satMod val="${part(strength)}"/>` : ''}`
   if (Math.abs(wanted.l - base.l) < 0.004) return calmer
   if (wanted.l < base.l) return `${calmer}<a:lumMod val="${part(wanted.l / base.l)}"/>`
   const mod = (1 - wanted.l) / (1 - base.l)
