@@ -6,8 +6,12 @@ import { plainWardrobe } from '@/core/style'
 import { seededOfKind } from '@/core/testing/seededFigure'
 import { NOTHING_BROUGHT, figureFile, type FileOptions } from '../figureFile'
 import { plainOptions } from './fileTypes'
+import { figureOfCells, tableRows } from '@/core/exchange'
+import { Left } from '../imports/left'
 import { imported } from '../imports/readers'
+import { sheetsOfXlsx } from '../imports/sheets'
 import { figureInside, insideSvg, portable, versionOf } from './inside'
+import { xlsxOf } from './xlsx'
 
 const plain: FileOptions = {
   ...plainOptions,
@@ -139,3 +143,15 @@ test('the table of a figure goes through a spreadsheet and back, and is no formu
     if (format === 'csv') expect(Buffer.from(file).toString()).not.toMatch(/(?:^|,)"?=HYPER/m)
   }
 })
+
+/** `SWEEP=1` takes 300. */
+const SPREADSHEETS = process.env.SWEEP ? 300 : 90
+test('figures of all kinds come back out of their spreadsheet as they went in', async () => {
+  const left = new Left()
+  for (let seed = 1; seed <= SPREADSHEETS; seed++) {
+    const figure = seededOfKind(figureKinds[seed % 6] ?? 'points', seed)
+    const [sheet] = await sheetsOfXlsx(await xlsxOf({ Figure: tableRows(figure) }), left)
+    const back = figureOfCells(sheet?.rows ?? [])
+    expect([seed, back && tableRows(back)]).toEqual([seed, tableRows(figure)])
+  }
+}, 60_000)
