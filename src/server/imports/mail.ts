@@ -14,7 +14,7 @@ export async function textOfMail(bytes: Uint8Array, left: Left): Promise<{ title
     ? [mail.from.name, mail.from.address && `<${mail.from.address}>`].filter(Boolean).join(' ')
     : ''
   const head = from ? `From: ${from.replace(/[<>]/g, '')}\n\n` : ''
-  return { title: mail.subject?.trim() ?? '', markdown: `${head}${withoutQuotes(words)}\n` }
+  return { title: mail.subject?.trim() ?? '', markdown: `${head}${withoutQuotes(words).trim()}\n` }
 }
 
 /** Answers quote what they answer; the marks would make every line a line of its own. */

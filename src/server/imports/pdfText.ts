@@ -192,7 +192,7 @@ function gutter(lines: readonly Line[], body: number): number | null {
     const [before, after] = [lines.filter((l) => l.right <= at), lines.filter((l) => l.x >= at)]
     if (lines.length - before.length - after.length > lines.length * CROSSING || !runs(before) || !runs(after)) continue
     const wide = Math.min(...after.map((l) => l.x)) - Math.max(...before.map((l) => l.right))
-    if (wide > body * 0.6 && Math.min(tall(before), tall(after)) > body * 3 && (!best || wide > best.wide))
+    if (wide > body * 0.6 && Math.min(tall(before), tall(after)) > body * 2 && (!best || wide > best.wide))
       best = { at, wide }
   }
   return best?.at ?? null
