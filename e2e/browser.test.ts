@@ -70,7 +70,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
     offered.join(' | '),
   )
 
-  await (await b.find('article[data-kind=process] [data-arrangement=down]')).click()
+  await (await b.still('article[data-kind=process] [data-arrangement=down]')).click()
   await b.find('figure[data-figure] svg')
   await b.saved()
   assert.equal(await b.count('a[aria-label$="its text has changed"]'), 0)
@@ -499,7 +499,7 @@ test('axe-core finds nothing wrong with shelf, folio, readings, bench and delive
     await b.find('[data-arrangement=across] svg')
     await sleep(300)
     await look(`readings ${theme}`)
-    await (await b.find('[data-arrangement=down]')).click()
+    await (await b.still('[data-arrangement=down]')).click()
     await b.find('figure[data-figure] svg')
     await sleep(200)
     await look(`folio ${theme}`)

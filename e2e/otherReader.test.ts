@@ -70,7 +70,7 @@ test('what another reader gives stands beside our readings, named, checked, and 
   await eventually('the added node is there again', 10_000, async () =>
     (await b.nodesShown('article[data-by][data-kind="hierarchy"]')).some((n) => n.includes('Who reports')),
   )
-  await (await b.find('article[data-by][data-kind="process"] [data-arrangement]')).click()
+  await (await b.still('article[data-by][data-kind="process"] [data-arrangement]')).click()
   await b.find(`//*[@role='status'][contains(., 'The figure stands beside its passage')]`)
   await b.saved()
 })

@@ -3,7 +3,7 @@
 import assert from 'node:assert/strict'
 import { test } from 'node:test'
 import { manuscriptOf, pages, type Page, type Section } from './pages'
-import { By, Key, eventually, newFolio, type Browser } from './support'
+import { Key, eventually, newFolio, type Browser } from './support'
 import { tested } from './tested'
 
 let b: Browser
@@ -83,7 +83,7 @@ async function tried(page: Page): Promise<void> {
   await eventually('all pictures stand, so that none moves under the pointer', 10_000, async () =>
     b.driver.executeScript<boolean>(`return !document.querySelector('article[data-kind] .animate-pulse')`),
   )
-  await b.driver.findElement(By.css('article[data-kind] button[data-arrangement]')).click()
+  await (await b.still('article[data-kind] button[data-arrangement]')).click()
   const title = await eventually('the figure stands on the page', 10_000, () => b.text('[data-card]'))
   assert.ok(
     page.sections.some((s) => title.includes(s.heading.replace(/^\d+\. /, ''))),

@@ -178,7 +178,7 @@ test('a doubt is answered and what was left out is taken in, each by a click tha
       (await b.nodesShown(`${article} [data-arrangement=down]`)).some((n) => n.includes('built in 1998')),
   )
   assert.equal(await b.count(`${article} details`), 0)
-  await (await b.find(`${article} [data-arrangement=down]`)).click()
+  await (await b.still(`${article} [data-arrangement=down]`)).click()
   await b.find('figure[data-figure] svg')
   assert.ok((await b.nodesShown('figure[data-figure]')).some((n) => n.includes('built in 1998')))
 

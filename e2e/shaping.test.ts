@@ -13,7 +13,7 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   await b.find('.manuscript li')
   await b.saved()
   await (await b.find('button[aria-label^="Read the passage that begins here"]')).click()
-  await (await b.find('article[data-kind=process] [data-arrangement=rows]')).click()
+  await (await b.still('article[data-kind=process] [data-arrangement=rows]')).click()
   await (await b.find('figure[data-figure] figcaption a')).click()
   await b.find('[data-scale] g[data-part] text')
   const middleOf = (index: number) =>
@@ -122,7 +122,7 @@ test('what is too much for a slide says so, and is continued on several figures,
   await b.find('.manuscript li')
   await b.saved()
   await (await b.find('button[aria-label^="Read the passage that begins here"]')).click()
-  await (await b.find('article[data-kind=process] [data-arrangement=down]')).click()
+  await (await b.still('article[data-kind=process] [data-arrangement=down]')).click()
   await (await b.find('figure[data-figure] figcaption a')).click()
   await (await b.find('[aria-label="Frame"] option[value="slide-16x9"]')).click()
   await b.click('continue it on several figures')

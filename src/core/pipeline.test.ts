@@ -62,7 +62,8 @@ test('in every frame nearly every figure of the corpus has an arrangement with l
   const figures = corpus()
     .filter((g, i) => g.language === 'en' && g.kinds[0] !== 'none' && i % 3 === 0)
     .flatMap((g) => propose(readText(g.text, lexicon))[0]?.figure ?? [])
-  for (const frame of frames) {
+  // Every second frame; all of them with `SWEEP=1`.
+  for (const frame of frames.filter((_, i) => process.env.SWEEP || i % 2 === 0)) {
     const least = SMALLEST_TEXT[frameTable[frame].medium] - 0.05
     const legible = (figure: Figure, arrangement: string) =>
       (sceneOf({ ...figure, arrangement, frame }, plainWardrobe('light'), typesetter).smallestText ?? least) >= least

@@ -56,7 +56,7 @@ import {
   type Edit,
 } from '.'
 
-const SEEDS = process.env.SWEEP ? 5000 : 600
+const SEEDS = process.env.SWEEP ? 5000 : 400
 const STEPS = 12
 /** Every so many of the figures that come of it are drawn, too. */
 const DRAWN = 17

@@ -9,7 +9,7 @@ import { failingSeeds, frozen, seededOfKind } from './seededFigure'
 
 /** `SWEEP=1` draws more figures, and each in every arrangement; otherwise the arrangements take turns over the seeds. */
 const SWEEP = process.env.SWEEP === '1'
-const SEEDS = SWEEP ? 400 : 110
+const SEEDS = SWEEP ? 400 : 90
 
 /** Seeds of figures of 3 to 60 nodes, frames and forms of connectors in turn, whose picture has a fault, or of which a second
  *  drawing is not the first to the byte. */
