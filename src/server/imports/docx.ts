@@ -26,7 +26,6 @@ const STYLES = [
 /** Word-processor documents (ISO/IEC 29500-1, 11), by `mammoth`, behind the gate of `safeZip`. */
 export async function blocksOfDocx(bytes: Uint8Array, left: Left): Promise<{ title: string; blocks: DocBlock[] }> {
   const parts = unzipped(bytes, isWanted)
-  if (parts['word/vbaProject.bin']) left.add('macros')
   for (const name of Object.keys(parts)) if (/\.(?:xml|rels)$/.test(name)) refuseEntities(textPart(parts, name) ?? '')
   const whole = unzipped(bytes, (name) => /\.bin$/i.test(name) && /vba/i.test(name))
   if (Object.keys(whole).length > 0) left.add('macros')

@@ -50,6 +50,8 @@ function read(job: ImportJob, thread: Thread, signal?: AbortSignal): Promise<Imp
   return new Promise((resolve, reject) => {
     const end = (settle: () => void, sound: boolean) => {
       clearTimeout(alarm)
+      // The thread may be reading another file when whoever asked for this one goes away.
+      signal?.removeEventListener('abort', stopped)
       worker.removeAllListeners()
       thread.files++
       if (sound && thread.files < MOST_FILES) {
@@ -64,7 +66,8 @@ function read(job: ImportJob, thread: Thread, signal?: AbortSignal): Promise<Imp
       log.warn({ name: job.name, bytes: job.bytes.length }, 'a file took too long to read')
       end(() => resolve(heavy), false)
     }, LIMIT_SECONDS * 1000)
-    signal?.addEventListener('abort', () => end(() => resolve(heavy), false))
+    const stopped = () => end(() => resolve(heavy), false)
+    signal?.addEventListener('abort', stopped)
     worker.removeAllListeners()
     worker.on('message', (done: ImportDone) =>
       end(() => ('read' in done ? resolve(done.read) : reject(new Error(done.fault))), 'read' in done),

@@ -21,7 +21,7 @@ import {
   type ISectionOptions,
   type ParagraphChild,
 } from 'docx'
-import { numberedFigure } from '@/core/figure'
+import { numberedFigure, readsLeft } from '@/core/figure'
 import type { ManuscriptBlock, TableCell, Words } from '@/manuscript'
 import { fileFormats } from '../files/formats'
 import { installedFont } from '../files/installedFonts'
@@ -61,7 +61,7 @@ export async function docxOf(publication: Publication): Promise<Uint8Array> {
     publication,
     images: await imagesOf(publication),
     lists: [],
-    rtl: /^(?:ar|he|fa|ur)\b/.test(language),
+    rtl: readsLeft(language),
   }
   const body = options.text
     ? blocks.flatMap((b) => blockXml(b, writing, 0))

@@ -1,7 +1,7 @@
 /** A folio as one web page that needs nothing else: text, and figures as SVG that can be walked by keyboard, zoomed, shown light or
  *  dark and in each of their languages. Its one script is named by its hash; nothing is fetched. */
 import { createHash } from 'node:crypto'
-import { languagesOf, linksInOrder, nodesInOrder } from '@/core/figure'
+import { languagesOf, linksInOrder, nodesInOrder, readsLeft } from '@/core/figure'
 import { escaped, svgFile } from '@/core/formats'
 import { fontFaceOf, type Theme } from '@/core/style'
 import { plainWords, type ManuscriptBlock, type Words } from '@/manuscript'
@@ -36,7 +36,7 @@ export async function htmlOf(publication: Publication): Promise<Uint8Array> {
     ? blocks.map((b) => blockHtml(b, shown)).join('\n')
     : figures.map((f) => shown(f.figure.id)).join('\n')
   const languages = [...new Set(figures.flatMap(({ figure }) => [figure.language, ...languagesOf(figure)]))]
-  const rtl = /^(?:ar|he|fa|ur)\b/.test(language)
+  const rtl = readsLeft(language)
   const hash = createHash('sha256').update(pageScript).digest('base64')
   return new TextEncoder().encode(`<!doctype html>
 <html lang="${escaped(language)}"${rtl ? ' dir="rtl"' : ''} data-theme="${wardrobe.theme}">

@@ -1,5 +1,5 @@
 /** A folio as an ODF text (OASIS OpenDocument 1.3): text as text, figures as SVG with a picture for programs that know none. */
-import { numberedFigure } from '@/core/figure'
+import { numberedFigure, readsLeft } from '@/core/figure'
 import { escaped } from '@/core/formats'
 import type { ManuscriptBlock, TableCell, Words } from '@/manuscript'
 import { fileFormats } from '../files/formats'
@@ -87,7 +87,7 @@ function stylesXml({ figures, options, language }: Publication): string {
   const paragraph = (id: string, space: string, text: string, more = '') =>
     `<style:style style:name="${id}" style:family="paragraph"${id === 'Standard' ? '' : ' style:parent-style-name="Standard"'}${more}><style:paragraph-properties ${space}/>${text}</style:style>`
   const [heading, body] = [name('heading'), name('body')]
-  const rtl = /^(?:ar|he|fa|ur)\b/.test(language)
+  const rtl = readsLeft(language)
   const paper = PAPER[options.paper]
   return officeXml(
     'styles',

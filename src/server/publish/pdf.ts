@@ -1,5 +1,6 @@
 /** A folio as a PDF to be read and printed: its text set in the type of its style, figures where they stand, captions, page
  *  numbers, bookmarks, a list of figures; tagged in the order of the text (ISO 32000-1, 14.8). */
+import { readsLeft } from '@/core/figure'
 import type { Typesetter } from '@/core/measure'
 import type { SceneLine } from '@/core/scene'
 import type { FigureStyle } from '@/core/style'
@@ -107,7 +108,7 @@ async function setterFor(doc: Doc, publication: Publication): Promise<Setter> {
     style: first?.style ?? null,
     room: paper.width - 2 * MARGIN,
     height: paper.height - 2 * MARGIN,
-    rtl: /^(?:ar|he|fa|ur)\b/.test(publication.language),
+    rtl: readsLeft(publication.language),
     ink: '#1a1d21',
   }
 }

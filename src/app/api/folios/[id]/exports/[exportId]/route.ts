@@ -18,7 +18,7 @@ export const GET = folioRoute('read', 'export', async ({ folio, params }) => {
   })
 })
 
-export const DELETE = folioRoute('read', 'export', async ({ folio, params }) => {
+export const DELETE = folioRoute('edit', 'export', async ({ folio, params }) => {
   if (!(await dropExport(folio, params.exportId ?? ''))) throw new Refusal({ code: 'not-found', what: 'file' })
   return new Response(null, { status: 204 })
 })
