@@ -34,6 +34,7 @@ const statusOf: Record<Problem['code'], number> = {
   'import-unknown': 415,
   'import-broken': 422,
   'import-empty': 422,
+  'import-too-many': 422,
   'import-locked': 422,
   'import-unsound': 422,
   'import-too-heavy': 422,

@@ -31,7 +31,7 @@ const words = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0
 
 /** Ids of other programs may be of any length: ours are numbered. */
 export function figureOfGraph(graph: Graph, kind = kindOf(graph)): Figure {
-  const nodes = graph.nodes.slice(0, MAX_NODES)
+  const { nodes } = graph
   const id = new Map(nodes.map((n, i) => [n.id, `n${i}`]))
   const plain = kinds[kind].plainRole
   const made = nodes.map((n, i): FigureNode => ({

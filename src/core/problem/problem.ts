@@ -39,6 +39,7 @@ export type Problem =
   | { readonly code: 'import-broken'; readonly name: string }
   | { readonly code: 'import-empty'; readonly name: string }
   | { readonly code: 'import-locked'; readonly name: string }
+  | { readonly code: 'import-too-many'; readonly name: string; readonly nodes: number; readonly limit: number }
   | { readonly code: 'import-unsound'; readonly name: string; readonly why: string }
   | { readonly code: 'import-too-heavy'; readonly name: string; readonly seconds: number }
   | { readonly code: 'folio-too-heavy' }
@@ -108,6 +109,8 @@ const english: Sentences = {
   'import-empty': (p) => `“${p.name}” has no text in it. A scan has to be recognised as text first.`,
   'import-locked': (p) =>
     `“${p.name}” is locked by a password or in the format of an older program. Open it there and save it as DOCX, XLSX or PDF without one.`,
+  'import-too-many': (p) =>
+    `“${p.name}” has ${p.nodes} nodes; a figure holds ${p.limit}. Cut it into parts and open them one by one.`,
   'import-unsound': (p) =>
     `“${p.name}” was refused, since no honest file is like it: ${p.why}. Nothing of it was opened.`,
   'import-too-heavy': (p) =>

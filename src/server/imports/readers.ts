@@ -1,6 +1,6 @@
 /** Files of other programs, a row for each sort: how it is told, and how it is read. The order is that in which they are asked;
  *  what reads them is loaded when the first comes. */
-import type { Figure } from '@/core/figure'
+import { MAX_NODES, type Figure } from '@/core/figure'
 import {
   UnsoundXml,
   cellsOfCsv,
@@ -204,6 +204,8 @@ function settled(name: string, read: NonNullable<Read>, left: Left): Imported | 
   if ('figures' in read) {
     const figures = read.figures.filter((f) => f !== null)
     if (figures.length === 0) return { code: 'import-broken', name }
+    const most = Math.max(...figures.map((f) => Object.keys(f.nodes).length))
+    if (most > MAX_NODES) return { code: 'import-too-many', name, nodes: most, limit: MAX_NODES }
     if (figures.every((f) => Object.keys(f.nodes).length === 0)) return { code: 'import-empty', name }
     return {
       as: 'figures',

@@ -52,8 +52,6 @@ const HEADINGS = [
   HeadingLevel.HEADING_3,
   HeadingLevel.HEADING_4,
 ] as const
-/** Lists of one document that may be numbered apart. */
-const LISTS = 400
 
 export async function docxOf(publication: Publication): Promise<Uint8Array> {
   const { title, language, options, blocks, figures } = publication
@@ -73,7 +71,7 @@ export async function docxOf(publication: Publication): Promise<Uint8Array> {
       creator: 'Idle Compass',
       description: title,
       styles: stylesOf(publication),
-      numbering: { config: numbering() },
+      numbering: { config: numbering(writing.lists) },
     },
     features: { updateFields: false },
     sections: [
@@ -164,7 +162,7 @@ function stylesOf({ figures }: Publication) {
 }
 
 const BULLETS = ['•', '–', '·']
-const numbering = () => [
+const numbering = (lists: readonly number[]) => [
   {
     reference: 'bullets',
     levels: Array.from({ length: 9 }, (_, level) => ({
@@ -172,9 +170,10 @@ const numbering = () => [
       style: { paragraph: { indent: { left: 360 * (level + 1), hanging: 280 } } },
     })),
   },
-  ...Array.from({ length: LISTS }, (_, i) => ({
+  ...lists.map((start, i) => ({
     reference: `numbers${i}`,
     levels: Array.from({ length: 9 }, (_, level) => ({
+      start,
       ...{ level, format: LevelFormat.DECIMAL, text: `%${level + 1}.`, alignment: AlignmentType.LEFT },
       style: { paragraph: { indent: { left: 400 * (level + 1), hanging: 360 } } },
     })),
@@ -200,10 +199,9 @@ function blockXml(b: ManuscriptBlock, w: Writing, level: number): Child[] {
     }
     case 'list': {
       const reference = b.first === null ? 'bullets' : `numbers${w.lists.push(b.first) - 1}`
-      const known = w.lists.length <= LISTS
       return b.items.flatMap((item) =>
         item.flatMap((inner, i) =>
-          i === 0 && inner.block === 'paragraph' && known
+          i === 0 && inner.block === 'paragraph'
             ? [paragraph(inner.words, { numbering: { reference, level: Math.min(8, level) } })]
             : blockXml(inner, w, level + 1),
         ),
