@@ -31,6 +31,7 @@ function mixed(words: Words, face: Face, room: number, typesetter: Typesetter): 
   let line: Piece[] = []
   let width = 0
   const set = (p: Piece) => typesetter.line(p.text, p.strong ? face.strong : face.plain, face.size)
+  const wholeOf = (chunk: readonly Piece[]) => chunk.reduce((sum, p) => sum + set(p).width, 0)
   const end = () => {
     let x = 0
     const runs = joined(line).flatMap((p, i, all) => {
@@ -43,7 +44,7 @@ function mixed(words: Words, face: Face, room: number, typesetter: Typesetter): 
     line = []
     width = 0
   }
-  for (const chunk of chunks(words)) {
+  for (const chunk of chunks(words).flatMap((c) => (c === '\n' || wholeOf(c) <= room ? [c] : lettersOf(c)))) {
     if (chunk === '\n') {
       end()
       continue
@@ -61,6 +62,10 @@ function mixed(words: Words, face: Face, room: number, typesetter: Typesetter): 
   return out
 }
 
+/** What is wider than the column may be broken anywhere. */
+const lettersOf = (chunk: readonly Piece[]): Piece[][] =>
+  chunk.flatMap((p) => [...p.text].map((text): Piece[] => [{ ...p, text }]))
+
 /** Neighbours of one look as one, so that letters are shaped together. */
 function joined(pieces: readonly Piece[]): Piece[] {
   const out: Piece[] = []
@@ -73,7 +78,8 @@ function joined(pieces: readonly Piece[]): Piece[] {
 }
 
 /** What no line may be broken in. */
-function* chunks(words: Words): Generator<Piece[] | '\n'> {
+function chunks(words: Words): (Piece[] | '\n')[] {
+  const out: (Piece[] | '\n')[] = []
   const text = words.map((w) => w.text).join('')
   const strong: boolean[] = words.flatMap((w) => Array.from({ length: w.text.length }, () => 'strong' in w && w.strong))
   const breaker = new LineBreaker(text)
@@ -87,8 +93,9 @@ function* chunks(words: Words): Generator<Piece[] | '\n'> {
       if (last && last.strong === strong[i]) chunk[chunk.length - 1] = { ...last, text: last.text + letter }
       else chunk.push({ text: letter, strong: strong[i] ?? false })
     }
-    if (chunk.length > 0) yield chunk
-    if (text[at.position - 1] === '\n') yield '\n'
+    if (chunk.length > 0) out.push(chunk)
+    if (text[at.position - 1] === '\n') out.push('\n')
     from = at.position
   }
+  return out
 }

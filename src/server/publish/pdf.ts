@@ -219,12 +219,12 @@ function listRows(
 
 const PAD = 7
 
-/** A row of a table stands on one page as a whole. */
+/** A row of a table stands on one page as a whole; one that is taller than a page goes on on the next. */
 function tableRows(rows: readonly (readonly TableCell[])[], s: Setter, parent: Element): Row[] {
   const table = childOf(s, parent, 'Table')
   const columns = Math.max(1, ...rows.map((r) => r.reduce((sum, c) => sum + c.across, 0)))
   const unit = s.room / columns
-  return rows.map((row, index) => {
+  return rows.flatMap((row, index): Row[] => {
     const line = childOf(s, table, 'TR')
     let column = 0
     const cells = row.map((c) => {
@@ -245,21 +245,27 @@ function tableRows(rows: readonly (readonly TableCell[])[], s: Setter, parent: E
       }
     })
     const step = BODY * 0.93 * 1.4
-    const height = Math.max(1, ...cells.map((c) => c.lines.length)) * step + 2 * PAD
-    const draw = (x: number, y: number) => {
-      s.doc.endMarkedContent()
-      for (const c of cells) {
-        const left = s.rtl ? x + s.room - c.at * unit - c.wide : x + c.at * unit
-        c.element.add(s.doc.markStructureContent(c.tag))
-        s.doc.lineWidth(0.7).strokeColor('#b9b9b4').rect(left, y, c.wide, height).stroke()
-        c.lines.forEach((l, i) =>
-          drawWords({ ...s, room: c.wide - 2 * PAD }, l, left + PAD, y + PAD + step * (i + 0.72), false),
-        )
+    const most = Math.max(1, Math.floor((s.height - 2 * PAD) / step))
+    const count = Math.max(1, ...cells.map((c) => c.lines.length))
+    return Array.from({ length: Math.ceil(count / most) }, (_, part): Row => {
+      const shown = (lines: readonly SceneLine[]) => lines.slice(part * most, (part + 1) * most)
+      const height = Math.max(1, ...cells.map((c) => shown(c.lines).length)) * step + 2 * PAD
+      const draw = (x: number, y: number) => {
         s.doc.endMarkedContent()
+        for (const c of cells) {
+          const left = s.rtl ? x + s.room - c.at * unit - c.wide : x + c.at * unit
+          c.element.add(s.doc.markStructureContent(c.tag))
+          s.doc.lineWidth(0.7).strokeColor('#b9b9b4').rect(left, y, c.wide, height).stroke()
+          shown(c.lines).forEach((l, k) =>
+            drawWords({ ...s, room: c.wide - 2 * PAD }, l, left + PAD, y + PAD + step * (k + 0.72), false),
+          )
+          s.doc.endMarkedContent()
+        }
+        line.add(s.doc.markStructureContent('TR'))
       }
-      line.add(s.doc.markStructureContent('TR'))
-    }
-    return { element: line, tag: 'TR', height, before: index === 0 ? 12 : 0, keep: index === 0, draw }
+      const first = index === 0 && part === 0
+      return { element: line, tag: 'TR', height, before: first ? 12 : 0, keep: first, draw }
+    })
   })
 }
 
