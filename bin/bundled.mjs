@@ -31,6 +31,8 @@ function state(folder) {
   return { newest, count }
 }
 
+const DAY_MS = 86_400_000
+
 async function made(stamp) {
   const { build } = await import('esbuild')
   const out = path.join(root, '.bundle', stamp)
@@ -58,8 +60,11 @@ async function made(stamp) {
     // Somebody else was first.
     rmSync(draft, { recursive: true, force: true })
   }
-  for (const old of readdirSync(path.join(root, '.bundle')))
-    if (!old.startsWith(stamp)) rmSync(path.join(root, '.bundle', old), { recursive: true, force: true })
+  // Older ones go after a day: a program that still runs may yet load a part of its own.
+  for (const old of readdirSync(path.join(root, '.bundle'))) {
+    const full = path.join(root, '.bundle', old)
+    if (old !== stamp && Date.now() - statSync(full).mtimeMs > DAY_MS) rmSync(full, { recursive: true, force: true })
+  }
   return out
 }
 
