@@ -1,13 +1,5 @@
 /** A graph of another program as a figure: what its shapes, words and ends say it is. */
-import {
-  kinds,
-  MAX_NODE_TEXT,
-  MAX_NODES,
-  type Figure,
-  type FigureKind,
-  type FigureLink,
-  type FigureNode,
-} from '../figure'
+import { kinds, MAX_NODE_TEXT, type Figure, type FigureKind, type FigureLink, type FigureNode } from '../figure'
 
 export type GraphNode = {
   readonly id: string
