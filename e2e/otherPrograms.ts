@@ -31,6 +31,16 @@ export const converted = (names: readonly string[], to: string): string =>
   ])
 
 export const pdfText = (name: string): string => run('pdftotext', ['-raw', at(name), '-'])
+/** Each word with its page and its upper edge in points from the page's. */
+export const pdfWords = (name: string): { readonly text: string; readonly page: number; readonly y: number }[] =>
+  run('pdftotext', ['-bbox', at(name), '-'])
+    .split('<page ')
+    .slice(1)
+    .flatMap((words, i) =>
+      [...words.matchAll(/<word [^>]*yMin="([\d.]+)"[^>]*>([^<]*)</g)].map((m) => ({
+        ...{ text: m[2] ?? '', page: i + 1, y: Number(m[1]) },
+      })),
+    )
 export const pdfFonts = (name: string): string[] =>
   run('pdffonts', [at(name)])
     .trim()

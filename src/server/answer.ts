@@ -3,7 +3,7 @@ import { z } from 'zod'
 import type { Problem } from '@/core/problem'
 import { authorize, signedIn, type Action, type Person } from './authorize'
 import { databaseState } from './database'
-import { turnedAway } from './door'
+import { cameFrom, turnedAway } from './door'
 import { log } from './log'
 import { BrokenFolio } from './openFolios'
 import { POLICY, problemResponse } from './problemResponse'
@@ -39,7 +39,7 @@ export const openRoute =
   <P>(rate: RateName, handle: (asked: { params: P; request: Request }) => Promise<Response>) =>
   async (request: Request, context: { params: Promise<P> }): Promise<Response> => {
     try {
-      const seconds = secondsToWait(rate, 'anybody')
+      const seconds = secondsToWait(rate, cameFrom(request.headers))
       if (seconds > 0) throw new Refusal({ code: 'too-many', seconds })
       return await handle({ request, params: await context.params })
     } catch (error) {

@@ -11,6 +11,11 @@ const publicHost = (): string | null => {
   return given && URL.canParse(given) ? new URL(given).host : null
 }
 
+/** The address a request came from, as the proxy nearest to us saw it. Without a proxy everybody is on this machine, and the
+ *  header is whatever they wrote. */
+export const cameFrom = (headers: Headers): string =>
+  publicHost() === null ? 'this machine' : (headers.get('x-forwarded-for')?.split(',').at(-1)?.trim() ?? 'unknown')
+
 /** Why a request is turned away, or null. */
 export function turnedAway(method: string, headers: Headers): Problem | null {
   const host = headers.get('host')

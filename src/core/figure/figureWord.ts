@@ -1,40 +1,45 @@
-/** What a numbered figure is called in a document, by language; in English where a language is not named here. */
-const words: Readonly<Record<string, string>> = {
-  ar: 'شكل',
-  bn: 'চিত্র',
-  cs: 'Obrázek',
-  da: 'Figur',
-  de: 'Abbildung',
-  el: 'Σχήμα',
-  en: 'Figure',
-  es: 'Figura',
-  fi: 'Kuva',
-  fr: 'Figure',
-  he: 'איור',
-  hi: 'चित्र',
-  hu: 'ábra',
-  it: 'Figura',
-  ja: '図',
-  ko: '그림',
-  nb: 'Figur',
-  nl: 'Figuur',
-  no: 'Figur',
-  pl: 'Rysunek',
-  pt: 'Figura',
-  ro: 'Figura',
-  ru: 'Рисунок',
-  sv: 'Figur',
-  ta: 'படம்',
-  th: 'รูปที่',
-  tr: 'Şekil',
-  uk: 'Рисунок',
-  zh: '图',
-  'zh-hant': '圖',
+/** What a numbered figure is called in a document, and a list of them, by language; in English where a language is not named. */
+const words: Readonly<Record<string, readonly [one: string, many: string]>> = {
+  ar: ['شكل', 'الأشكال'],
+  bn: ['চিত্র', 'চিত্রসমূহ'],
+  cs: ['Obrázek', 'Obrázky'],
+  da: ['Figur', 'Figurer'],
+  de: ['Abbildung', 'Abbildungen'],
+  el: ['Σχήμα', 'Σχήματα'],
+  en: ['Figure', 'Figures'],
+  es: ['Figura', 'Figuras'],
+  fi: ['Kuva', 'Kuvat'],
+  fr: ['Figure', 'Figures'],
+  he: ['איור', 'איורים'],
+  hi: ['चित्र', 'चित्र'],
+  hu: ['ábra', 'Ábrák'],
+  it: ['Figura', 'Figure'],
+  ja: ['図', '図一覧'],
+  ko: ['그림', '그림 목록'],
+  nb: ['Figur', 'Figurer'],
+  nl: ['Figuur', 'Figuren'],
+  no: ['Figur', 'Figurer'],
+  pl: ['Rysunek', 'Rysunki'],
+  pt: ['Figura', 'Figuras'],
+  ro: ['Figura', 'Figuri'],
+  ru: ['Рисунок', 'Рисунки'],
+  sv: ['Figur', 'Figurer'],
+  ta: ['படம்', 'படங்கள்'],
+  th: ['รูปที่', 'รายการรูป'],
+  tr: ['Şekil', 'Şekiller'],
+  uk: ['Рисунок', 'Рисунки'],
+  zh: ['图', '图目录'],
+  'zh-hant': ['圖', '圖目錄'],
+}
+
+const wordsOf = (language: string): readonly [one: string, many: string] => {
+  const parts = language.toLowerCase().split('-')
+  const named = parts.map((_, i) => words[parts.slice(0, parts.length - i).join('-')]).find((w) => w !== undefined)
+  return named ?? ['Figure', 'Figures']
 }
 
 /** “Figure 3”, in the language of the figure. */
-export function numberedFigure(language: string, number: number): string {
-  const parts = language.toLowerCase().split('-')
-  const named = parts.map((_, i) => words[parts.slice(0, parts.length - i).join('-')]).find((w) => w !== undefined)
-  return `${named ?? words.en} ${number}`
-}
+export const numberedFigure = (language: string, number: number): string => `${wordsOf(language)[0]} ${number}`
+
+/** What stands above a list of figures. */
+export const figuresWord = (language: string): string => wordsOf(language)[1]

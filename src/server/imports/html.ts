@@ -31,7 +31,10 @@ const INLINE = new Set(
     ' ',
   ),
 )
+type Emphasis = { readonly strong: boolean; readonly em: boolean }
+const PLAIN: Emphasis = { strong: false, em: false }
 const STRONG = new Set(['b', 'strong'])
+const EM = new Set(['i', 'em', 'cite', 'dfn', 'var'])
 /** Deeper than any text is; the parser itself does not mind. */
 const MAX_DEPTH = 400
 
@@ -86,21 +89,21 @@ class Walk {
   blocks(parent: Node, depth: number): void {
     if (depth > MAX_DEPTH) return this.left.add('what is nested deeper than any text')
     for (const node of childrenOf(parent)) {
-      if (node.nodeName === '#text') this.words(node, false)
+      if (node.nodeName === '#text') this.words(node, PLAIN)
       else if (isElement(node)) this.element(node, depth + 1)
     }
   }
 
-  private words(node: Node, strong: boolean): void {
+  private words(node: Node, emphasis: Emphasis): void {
     const { value } = node as DefaultTreeAdapterTypes.TextNode
-    if (value.trim() !== '' || this.pieces.length > 0) this.pieces.push({ text: value, strong })
+    if (value.trim() !== '' || this.pieces.length > 0) this.pieces.push({ text: value, ...emphasis })
   }
 
   private element(e: Element, depth: number): void {
     const tag = e.tagName
     if (isHidden(e)) return
     if (PASSED.has(tag)) return this.passed(e)
-    if (INLINE.has(tag)) return this.inline(e, false, depth)
+    if (INLINE.has(tag)) return this.inline(e, PLAIN, depth)
     this.flush()
     const heading = /^h([1-6])$/.exec(tag)
     if (heading) this.block(e, depth, (pieces) => ({ block: 'heading', level: Number(heading[1]), pieces }))
@@ -127,9 +130,13 @@ class Walk {
     if (what) this.left.add(what)
   }
 
-  private inline(e: Element, strong: boolean, depth: number): void {
+  private inline(e: Element, around: Emphasis, depth: number): void {
     if (depth > MAX_DEPTH || isHidden(e)) return
-    const own = strong || STRONG.has(e.tagName) || /font-weight:\s*(?:bold|[6-9]00)/i.test(attribute(e, 'style') ?? '')
+    const style = attribute(e, 'style') ?? ''
+    const own: Emphasis = {
+      strong: around.strong || STRONG.has(e.tagName) || /font-weight:\s*(?:bold|[6-9]00)/i.test(style),
+      em: around.em || EM.has(e.tagName) || /font-style:\s*italic/i.test(style),
+    }
     if (e.tagName === 'br') return void this.pieces.push({ text: ' ' })
     if (e.tagName === 'img') return this.left.add('pictures')
     for (const node of childrenOf(e)) {
@@ -143,7 +150,7 @@ class Walk {
 
   private block(e: Element, depth: number, make: (pieces: readonly Piece[]) => DocBlock): void {
     const inner = new Walk(this.left)
-    inner.inline(e, false, depth)
+    inner.inline(e, PLAIN, depth)
     inner.flush()
     const pieces = inner.out.flatMap((b) => ('pieces' in b ? [...b.pieces, { text: ' ' }] : []))
     if (pieces.some((p) => p.text.trim() !== '')) this.out.push(make(pieces))

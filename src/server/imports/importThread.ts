@@ -1,13 +1,17 @@
-/** Files of other programs read in a thread of their own, with bounds on time and memory: none takes the server down, or keeps
- *  others from their work. A few at a time. */
+/** Files of other programs, and texts that programs send, read in a thread of their own, with bounds on time and memory: none
+ *  takes the server down, or keeps others from their work. A few at a time. */
 import { Worker } from 'node:worker_threads'
+import type { FigureKind } from '@/core/figure'
 import type { Problem } from '@/core/problem'
+import type { Reading } from '@/core/propose'
 import { shippedFile } from '../home'
 import { log } from '../log'
 import type { Imported } from './readers'
 
-export type ImportJob = { readonly name: string; readonly bytes: Uint8Array }
-export type ImportDone = { readonly read: Imported | Problem } | { readonly fault: string }
+type File = { readonly name: string; readonly bytes: Uint8Array }
+type Text = { readonly text: string; readonly kind: FigureKind | undefined }
+export type ReadJob = ({ readonly job: 'file' } & File) | ({ readonly job: 'text' } & Text)
+export type ReadDone = { readonly read: unknown } | { readonly fault: string }
 
 const LIMIT_SECONDS = 20
 /** Of the heap, beside which buffers stand whose size the gate of packed files bounds. */
@@ -23,12 +27,19 @@ const held = globalThis as typeof globalThis & { compassImports?: Room }
 const room = (): Room => (held.compassImports ??= { busy: 0, waiting: [], idle: [] })
 
 /** What a file has come to, or why it was refused. Throws when the thread met a fault of ours; `signal` ends the work. */
-export async function importedInThread(job: ImportJob, signal?: AbortSignal): Promise<Imported | Problem> {
+export const importedInThread = (file: File, signal?: AbortSignal): Promise<Imported | Problem> =>
+  inThread<Imported | Problem>({ job: 'file', ...file }, file.name, signal)
+
+/** The readings of a text, best first, of one kind where it is given. */
+export const readInThread = (text: Text, signal?: AbortSignal): Promise<readonly Reading[] | Problem> =>
+  inThread<readonly Reading[] | Problem>({ job: 'text', ...text }, 'text', signal)
+
+async function inThread<T>(job: ReadJob, name: string, signal?: AbortSignal): Promise<T | Problem> {
   const own = room()
   if (own.busy >= AT_ONCE) await new Promise<void>((resolve) => own.waiting.push(resolve))
   own.busy++
   try {
-    return await read(job, own.idle.pop() ?? started(), signal)
+    return await read<T>(job, name, own.idle.pop() ?? started(), signal)
   } finally {
     own.busy--
     own.waiting.shift()?.()
@@ -44,8 +55,8 @@ function started(): Thread {
   return { worker, files: 0 }
 }
 
-function read(job: ImportJob, thread: Thread, signal?: AbortSignal): Promise<Imported | Problem> {
-  const heavy: Problem = { code: 'import-too-heavy', name: job.name, seconds: LIMIT_SECONDS }
+function read<T>(job: ReadJob, name: string, thread: Thread, signal?: AbortSignal): Promise<T | Problem> {
+  const heavy: Problem = { code: 'import-too-heavy', name, seconds: LIMIT_SECONDS }
   const { worker } = thread
   return new Promise((resolve, reject) => {
     const end = (settle: () => void, sound: boolean) => {
@@ -63,14 +74,14 @@ function read(job: ImportJob, thread: Thread, signal?: AbortSignal): Promise<Imp
       settle()
     }
     const alarm = setTimeout(() => {
-      log.warn({ name: job.name, bytes: job.bytes.length }, 'a file took too long to read')
+      log.warn({ name, size: job.job === 'file' ? job.bytes.length : job.text.length }, 'it took too long to read')
       end(() => resolve(heavy), false)
     }, LIMIT_SECONDS * 1000)
     const stopped = () => end(() => resolve(heavy), false)
     signal?.addEventListener('abort', stopped)
     worker.removeAllListeners()
-    worker.on('message', (done: ImportDone) =>
-      end(() => ('read' in done ? resolve(done.read) : reject(new Error(done.fault))), 'read' in done),
+    worker.on('message', (done: ReadDone) =>
+      end(() => ('read' in done ? resolve(done.read as T | Problem) : reject(new Error(done.fault))), 'read' in done),
     )
     worker.on('error', (error: Error & { readonly code?: string }) =>
       end(() => (error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? resolve(heavy) : reject(error)), false),

@@ -27,6 +27,7 @@ function blocksOf(root: XmlElement, left: Left, styles: XmlElement | null): DocB
 class Reading {
   readonly out: DocBlock[] = []
   private readonly strong: ReadonlySet<string>
+  private readonly em: ReadonlySet<string>
   /** Lists whose first level has numbers. */
   private readonly numbered: ReadonlySet<string>
 
@@ -39,9 +40,12 @@ class Reading {
       .filter((e) => e.name === 'automatic-styles' || e.name === 'styles')
       .flatMap(elements)
     const name = (e: XmlElement) => e.attributes['style:name'] ?? ''
-    const isBold = (e: XmlElement) =>
-      named(e, 'text-properties').some((p) => /bold|[6-9]00/.test(p.attributes['fo:font-weight'] ?? ''))
-    this.strong = new Set(automatic.filter((e) => e.name === 'style' && isBold(e)).map(name))
+    const stylesWith = (attribute: string, value: RegExp) => {
+      const has = (e: XmlElement) => named(e, 'text-properties').some((p) => value.test(p.attributes[attribute] ?? ''))
+      return new Set(automatic.filter((e) => e.name === 'style' && has(e)).map(name))
+    }
+    this.strong = stylesWith('fo:font-weight', /bold|[6-9]00/)
+    this.em = stylesWith('fo:font-style', /italic|oblique/)
     const isNumbered = (e: XmlElement) => e.name === 'list-style' && elements(e)[0]?.name === 'list-level-style-number'
     this.numbered = new Set(automatic.filter(isNumbered).map(name))
   }
@@ -161,14 +165,15 @@ class Reading {
     }
   }
 
-  private pieces(e: XmlElement, strong = false): Piece[] {
+  private pieces(e: XmlElement, strong = false, em = false): Piece[] {
     return e.children.flatMap((c): Piece[] => {
-      if (typeof c === 'string') return [{ text: c, strong }]
+      if (typeof c === 'string') return [{ text: c, strong, em }]
       if (c.name === 's') return [{ text: ' '.repeat(Math.min(100, Number(c.attributes['text:c'] ?? 1) || 1)) }]
       if (c.name === 'tab' || c.name === 'line-break') return [{ text: ' ' }]
       if (c.name === 'note' || c.name === 'frame' || c.name === 'annotation')
         return c.name === 'note' ? this.note() : []
-      return this.pieces(c, strong || this.strong.has(c.attributes['text:style-name'] ?? ''))
+      const style = c.attributes['text:style-name'] ?? ''
+      return this.pieces(c, strong || this.strong.has(style), em || this.em.has(style))
     })
   }
   private note(): Piece[] {

@@ -114,8 +114,8 @@ function paragraphs(body: XmlElement, isList: boolean): DocBlock[] {
     const pieces = named(p, 'r')
       .concat(named(p, 'fld'))
       .map((r): Piece => {
-        const strong = named(r, 'rPr').some((x) => x.attributes['b'] === '1')
-        return { text: named(r, 't').map(textOf).join(''), strong }
+        const has = (mark: string) => named(r, 'rPr').some((x) => x.attributes[mark] === '1')
+        return { text: named(r, 't').map(textOf).join(''), strong: has('b'), em: has('i') }
       })
     if (!item) return { block: 'paragraph', pieces }
     return { block: 'item', depth, number: has('buAutoNum') ? (counters[depth] ?? 1) : null, pieces }

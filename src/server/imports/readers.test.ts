@@ -29,12 +29,12 @@ const told = (f: Figure): string[] =>
     .toSorted()
 
 const BOARDING =
-  '# Boarding\n\n1. Check the moorings\n   - the bow line\n   - the stern line\n2. Lower the ramp\n\n**Never** leave it.\n\n| Post | Count |\n| Ramp | 2 |\n'
+  '# Boarding\n\n1. Check the moorings\n   - the bow line\n   - the stern line\n2. Lower the ramp\n\n**Never** leave it *alone*.\n\n| Post | Count |\n| Ramp | 2 |\n'
 
 test('a web page: what is around the text is left, lists in lists, tables and strong words are kept', async () => {
   const page = `<!doctype html><title>Handbook</title><nav><a>Home</a></nav><main><h1>Boarding</h1>
     <ol><li>Check the moorings<ul><li>the bow line</li><li><p>the stern line</p></li></ul></li><li>Lower the ramp</li></ol>
-    <p><b>Never</b> leave it.<img src="x"></p><table><tr><th>Post</th><th>Count</th></tr><tr><td>Ramp</td><td>2</td></tr></table></main>`
+    <p><b>Never</b> leave it <i>alone</i>.<img src="x"></p><table><tr><th>Post</th><th>Count</th></tr><tr><td>Ramp</td><td>2</td></tr></table></main>`
   const found = await read('handbook.html', page)
   expect(found).toMatchObject({ as: 'text', title: 'Handbook', markdown: BOARDING, left: ['pictures'] })
 })

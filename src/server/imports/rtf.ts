@@ -45,7 +45,13 @@ const SIGNS: Readonly<Record<string, string>> = {
   '-': '',
 }
 
-type State = { readonly passed: boolean; readonly strong: boolean; readonly skip: number; readonly mark: boolean }
+type State = {
+  readonly passed: boolean
+  readonly strong: boolean
+  readonly em: boolean
+  readonly skip: number
+  readonly mark: boolean
+}
 const MAX_GROUPS = 5000
 
 export function blocksOfRtf(text: string, left: Left): DocBlock[] {
@@ -56,7 +62,7 @@ class Reading {
   private readonly out: DocBlock[] = []
   private pieces: Piece[] = []
   private mark = ''
-  private state: State = { passed: false, strong: false, skip: 1, mark: false }
+  private state: State = { passed: false, strong: false, em: false, skip: 1, mark: false }
   private readonly stack: State[] = []
   private readonly styles: ReadonlyMap<string, number>
   private bytes: number[] = []
@@ -121,7 +127,7 @@ class Reading {
   private say(words: string): void {
     if (this.state.passed || words === '') return
     if (this.state.mark) this.mark += words
-    else this.pieces.push({ text: words, strong: this.state.strong })
+    else this.pieces.push({ text: words, strong: this.state.strong, em: this.state.em })
   }
 
   private word(word: string, value: number | null): void {
@@ -144,7 +150,8 @@ class Reading {
     ansicpg: (v) => void (this.codepage = CODEPAGES[String(v)] ?? 'windows-1252'),
     uc: (v) => void (this.state = { ...this.state, skip: v ?? 1 }),
     b: (v) => void (this.state = { ...this.state, strong: v !== 0 }),
-    plain: () => void (this.state = { ...this.state, strong: false }),
+    i: (v) => void (this.state = { ...this.state, em: v !== 0 }),
+    plain: () => void (this.state = { ...this.state, strong: false, em: false }),
     par: () => this.paragraph(),
     sect: () => this.paragraph(),
     page: () => this.paragraph(),

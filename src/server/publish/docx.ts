@@ -21,23 +21,19 @@ import {
   type ISectionOptions,
   type ParagraphChild,
 } from 'docx'
-import { numberedFigure, readsLeft } from '@/core/figure'
+import { figuresWord, numberedFigure, readsLeft } from '@/core/figure'
 import type { ManuscriptBlock, TableCell, Words } from '@/manuscript'
-import { fileFormats } from '../files/formats'
 import { installedFont } from '../files/installedFonts'
 import { zipped } from '../files/zipped'
 import { jsonOf } from '../files/inside'
-import type { Publication, Published } from './publication'
+import { placedImages, type PlacedImage } from './placedImages'
+import type { Made, Publication, Published } from './publication'
 import { unzipSync } from 'fflate'
 
 type Child = ISectionOptions['children'][number]
-type Images = ReadonlyMap<
-  string,
-  { readonly svg: Buffer; readonly png: Buffer; readonly width: number; readonly height: number }
->
 type Writing = {
   readonly publication: Publication
-  readonly images: Images
+  readonly images: ReadonlyMap<string, PlacedImage>
   readonly lists: number[]
   readonly rtl: boolean
 }
@@ -53,11 +49,13 @@ const HEADINGS = [
   HeadingLevel.HEADING_4,
 ] as const
 
-export async function docxOf(publication: Publication): Promise<Uint8Array> {
+export async function docxOf(publication: Publication): Promise<Made> {
   const { title, language, options, blocks, figures } = publication
+  const images = await placedImages(publication, pxOfTwips(PAPER[options.paper].width - 2 * MARGIN))
+  if ('code' in images) return images
   const writing: Writing = {
     publication,
-    images: await imagesOf(publication),
+    images,
     lists: [],
     rtl: readsLeft(language),
   }
@@ -104,24 +102,6 @@ function steady(file: Uint8Array, { figures, options }: Publication): Uint8Array
       .replace('<Default ', '<Default Extension="json" ContentType="application/json"/><Default ')
   return zipped(parts)
 }
-
-async function imagesOf({ figures, options }: Publication): Promise<Images> {
-  const out = new Map<string, { svg: Buffer; png: Buffer; width: number; height: number }>()
-  const most = pxOfTwips(PAPER[options.paper].width - 2 * MARGIN)
-  for (const { figure, drawings } of figures) {
-    const [drawing] = drawings
-    if (!drawing) continue
-    const { width, height } = drawing.scene
-    const png = await fileFormats.png.make(drawing, { ...PRINT, background: options.background })
-    const scale = Math.min(1, most / width)
-    if ('code' in png) continue
-    // Outlines: word processors load no fonts from a picture.
-    const svg = Buffer.from(await drawing.svg('outlines', options.background))
-    out.set(figure.id, { svg, png: Buffer.from(png), width: width * scale, height: height * scale })
-  }
-  return out
-}
-const PRINT = { words: 'outlines', background: true, scale: 1.25, dpi: null, inside: false, glue: false } as const
 
 function stylesOf({ figures }: Publication) {
   const house = figures[0]?.drawings[0]?.style
@@ -245,7 +225,7 @@ function figureXml({ figure, number, caption, drawings }: Published, w: Writing)
       spacing: { before: 200, line: 240, lineRule: LineRuleType.AUTO },
       children: [
         new ImageRun({
-          ...{ type: 'svg', data: image.svg, fallback: { type: 'png', data: image.png } },
+          ...{ type: 'svg', data: Buffer.from(image.svg), fallback: { type: 'png', data: Buffer.from(image.png) } },
           transformation: { width: Math.round(image.width), height: Math.round(image.height) },
           altText: { title: figure.title || numbered, description: drawing.description, name: `Figure ${number}` },
         }),
@@ -264,9 +244,9 @@ function figureXml({ figure, number, caption, drawings }: Published, w: Writing)
   ]
 }
 
-function listOfFigures({ figures }: Publication): Child[] {
+function listOfFigures({ figures, language }: Publication): Child[] {
   return [
-    new Paragraph({ heading: HeadingLevel.HEADING_1, text: 'Figures' }),
+    new Paragraph({ heading: HeadingLevel.HEADING_1, text: figuresWord(language) }),
     new TableOfContents('Figures', {
       captionLabel: 'Figure',
       hyperlink: true,

@@ -1,7 +1,7 @@
 /** A folio as one web page that needs nothing else: text, and figures as SVG that can be walked by keyboard, zoomed, shown light or
  *  dark and in each of their languages. Its one script is named by its hash; nothing is fetched. */
 import { createHash } from 'node:crypto'
-import { languagesOf, linksInOrder, nodesInOrder, readsLeft } from '@/core/figure'
+import { figuresWord, languagesOf, linksInOrder, nodesInOrder, readsLeft } from '@/core/figure'
 import { escaped, svgFile } from '@/core/formats'
 import { fontFaceOf, type Theme } from '@/core/style'
 import { plainWords, type ManuscriptBlock, type Words } from '@/manuscript'
@@ -9,6 +9,7 @@ import { drawingOf, fontFaces } from '../figureFile'
 import type { Drawing } from '../files/drawing'
 import { jsonOf } from '../files/inside'
 import { pageScript, pageStyle } from './htmlPage'
+import { pageWords } from './pageWords'
 import type { Publication, Published } from './publication'
 
 export async function htmlOf(publication: Publication): Promise<Uint8Array> {
@@ -37,6 +38,7 @@ export async function htmlOf(publication: Publication): Promise<Uint8Array> {
     : figures.map((f) => shown(f.figure.id)).join('\n')
   const languages = [...new Set(figures.flatMap(({ figure }) => [figure.language, ...languagesOf(figure)]))]
   const rtl = readsLeft(language)
+  const say = pageWords(language)
   const hash = createHash('sha256').update(pageScript).digest('base64')
   return new TextEncoder().encode(`<!doctype html>
 <html lang="${escaped(language)}"${rtl ? ' dir="rtl"' : ''} data-theme="${wardrobe.theme}">
@@ -51,16 +53,16 @@ export async function htmlOf(publication: Publication): Promise<Uint8Array> {
 <body>
 <header>
 <h1>${escaped(title)}</h1>
-<div class="tools">
-<button type="button" data-do="theme" aria-pressed="${wardrobe.theme === 'dark'}">Dark</button>
-${languages.length > 1 ? `<label>Language of the figures <select data-do="language">${languages.map((l) => `<option value="${escaped(l)}">${escaped(nameOf(l, language))}</option>`).join('')}</select></label>` : ''}
+<div class="tools" lang="${say.language}">
+<button type="button" data-do="theme" aria-pressed="${wardrobe.theme === 'dark'}">${say.dark}</button>
+${languages.length > 1 ? `<label>${say.figureLanguage} <select data-do="language">${languages.map((l) => `<option value="${escaped(l)}">${escaped(nameOf(l, say.language))}</option>`).join('')}</select></label>` : ''}
 </div>
 </header>
 <main>
 ${body}
 </main>
 <p class="say" role="status" aria-live="polite"></p>
-${options.text && figures.length > 1 ? listOfFigures(figures) : ''}
+${options.text && figures.length > 1 ? listOfFigures(figures, language) : ''}
 <script>${pageScript}</script>
 </body>
 </html>
@@ -84,8 +86,8 @@ function nameOf(code: string, inLanguage: string): string {
   }
 }
 
-const listOfFigures = (figures: readonly Published[]): string =>
-  `<nav aria-label="Figures" class="figures"><h2>Figures</h2><ol>${figures.map((f) => `<li><a href="#figure-${f.number}">${escaped(f.caption)}</a></li>`).join('')}</ol></nav>`
+const listOfFigures = (figures: readonly Published[], language: string): string =>
+  `<nav aria-labelledby="figures" class="figures"><h2 id="figures">${escaped(figuresWord(language))}</h2><ol>${figures.map((f) => `<li><a href="#figure-${f.number}">${escaped(f.caption)}</a></li>`).join('')}</ol></nav>`
 
 type Variant = { readonly theme: Theme; readonly language: string; readonly drawing: Drawing }
 
@@ -105,8 +107,9 @@ async function variantsOf({ drawings }: Published, { wardrobe, brought }: Public
 function figureHtml(
   { figure, number, caption }: Published,
   variants: readonly Variant[],
-  { options, figures }: Publication,
+  { options, figures, language }: Publication,
 ): string {
+  const say = pageWords(language)
   const first = variants[0]?.drawing
   if (!first) return ''
   const pictures = variants.map(({ theme, language, drawing }, i) => {
@@ -131,9 +134,11 @@ function figureHtml(
     : ''
   return `<figure id="figure-${number}" data-own="${escaped(figure.language)}" data-links="${escaped(JSON.stringify(linksInOrder(figure).map((l) => [l.id, l.from, l.to])))}" data-insets="${escaped(JSON.stringify(insets))}">
 <div class="stage">${pictures.join('')}</div>
-<div class="zoom"><button type="button" data-do="larger" aria-label="Larger">+</button><button type="button" data-do="smaller" aria-label="Smaller">−</button><button type="button" data-do="whole">Whole</button></div>
+<div class="zoom" lang="${say.language}"><button type="button" data-do="larger" aria-label="${say.larger}">+</button><button type="button" data-do="smaller" aria-label="${say.smaller}">−</button><button type="button" data-do="whole">${say.whole}</button></div>
 <figcaption>${escaped(caption)}</figcaption>
-<details><summary>In words</summary><p>${escaped(first.description)}</p><ul>${nodesInOrder(first.shown)
+<details><summary lang="${say.language}">${say.inWords}</summary><p>${escaped(first.description)}</p><ul>${nodesInOrder(
+    first.shown,
+  )
     .map((n) => `<li>${escaped([n.text, n.detail].filter(Boolean).join(': '))}</li>`)
     .join('')}</ul></details>
 ${inside}</figure>`

@@ -1,32 +1,30 @@
 /** A folio as an ODF text (OASIS OpenDocument 1.3): text as text, figures as SVG with a picture for programs that know none. */
-import { numberedFigure, readsLeft } from '@/core/figure'
+import { figuresWord, numberedFigure, readsLeft } from '@/core/figure'
 import { escaped } from '@/core/formats'
 import type { ManuscriptBlock, TableCell, Words } from '@/manuscript'
-import { fileFormats } from '../files/formats'
-import { plainOptions } from '../files/fileTypes'
 import { insideXml } from '../files/inside'
 import { installedFont } from '../files/installedFonts'
 import { spaced } from '../files/odf/drawing'
 import { odfFile, officeXml } from '../files/odf/package'
 import { attributes, createStyles, type Styles } from '../files/odf/styles'
-import type { Publication, Published } from './publication'
+import { placedImages, type PlacedImage } from './placedImages'
+import type { Made, Publication, Published } from './publication'
 
 /** pt. */
 const PAPER = { a4: { width: 595, height: 842 }, letter: { width: 612, height: 792 } } as const
 const MARGIN = 71
 
-type Image = { readonly svg: string; readonly png: string; readonly width: number; readonly height: number }
 type Writing = {
   readonly publication: Publication
   readonly styles: Styles
-  readonly images: ReadonlyMap<string, Image>
+  readonly images: ReadonlyMap<string, PlacedImage>
   readonly tables: { count: number }
 }
 
-export async function odtOf(publication: Publication): Promise<Uint8Array> {
+export async function odtOf(publication: Publication): Promise<Made> {
   const { title, language, options, blocks, figures } = publication
-  const pictures = new Map<string, string>()
-  const images = await imagesOf(publication, pictures)
+  const images = await placedImages(publication, (PAPER[options.paper].width - 2 * MARGIN) / 0.75)
+  if ('code' in images) return images
   const w: Writing = { publication, styles: createStyles(), images, tables: { count: 0 } }
   const body = options.text ? blocks.map((b) => blockXml(b, w)).join('') : figures.map((f) => figureXml(f, w)).join('')
   const list = options.text && figures.length > 1 ? listOfFigures(publication) : ''
@@ -34,7 +32,7 @@ export async function odtOf(publication: Publication): Promise<Uint8Array> {
     '<text:sequence-decls><text:sequence-decl text:display-outline-level="0" text:name="Figure"/></text:sequence-decls>'
   const text = `<office:text>${sequence}<text:p text:style-name="Title">${escaped(title)}</text:p>${body}${list}</office:text>`
   return odfFile({
-    ...{ kind: 'text', title, language, pictures },
+    ...{ kind: 'text', title, language, pictures: picturesOf(figures, images) },
     content: officeXml(
       'content',
       `<office:automatic-styles>${w.styles.xml()}${LISTS}</office:automatic-styles><office:body>${text}</office:body>`,
@@ -46,24 +44,20 @@ export async function odtOf(publication: Publication): Promise<Uint8Array> {
   })
 }
 
-async function imagesOf(
-  { figures, options }: Publication,
-  pictures: Map<string, string>,
-): Promise<ReadonlyMap<string, Image>> {
-  const out = new Map<string, Image>()
-  const most = PAPER[options.paper].width - 2 * MARGIN
-  for (const { figure, number, drawings } of figures) {
-    const [drawing] = drawings
-    if (!drawing) continue
-    const png = await fileFormats.png.make(drawing, { ...plainOptions, background: options.background, scale: 1.25 })
-    if ('code' in png) continue
-    const [svg, picture] = [`Pictures/figure${number}.svg`, `Pictures/figure${number}.png`]
-    const outlined = Buffer.from(await drawing.svg('outlines', options.background)).toString('base64')
-    pictures.set(`data:image/svg+xml;base64,${outlined}`, svg)
-    pictures.set(`data:image/png;base64,${Buffer.from(png).toString('base64')}`, picture)
-    const { width, height } = drawing.scene
-    const scale = Math.min(1, most / (width * 0.75))
-    out.set(figure.id, { svg, png: picture, width: width * 0.75 * scale, height: height * 0.75 * scale })
+/** Where the two pictures of a figure lie in the file. */
+const partsOf = (number: number) => ({ svg: `Pictures/figure${number}.svg`, png: `Pictures/figure${number}.png` })
+
+function picturesOf(
+  figures: readonly Published[],
+  images: ReadonlyMap<string, PlacedImage>,
+): ReadonlyMap<string, string> {
+  const out = new Map<string, string>()
+  for (const { figure, number } of figures) {
+    const image = images.get(figure.id)
+    if (!image) continue
+    const [svg, png] = [Buffer.from(image.svg).toString('base64'), Buffer.from(image.png).toString('base64')]
+    out.set(`data:image/svg+xml;base64,${svg}`, partsOf(number).svg)
+    out.set(`data:image/png;base64,${png}`, partsOf(number).png)
   }
   return out
 }
@@ -176,15 +170,15 @@ function figureXml({ figure, number, caption, drawings }: Published, w: Writing)
     `<draw:image xlink:href="${href}" xlink:type="simple" xlink:show="embed" xlink:actuate="onLoad"/>`
   const frame = attributes({
     ...{ 'draw:name': `Figure ${number}`, 'text:anchor-type': 'as-char' },
-    ...{ 'svg:width': `${image.width.toFixed(2)}pt`, 'svg:height': `${image.height.toFixed(2)}pt` },
+    ...{ 'svg:width': `${(image.width * 0.75).toFixed(2)}pt`, 'svg:height': `${(image.height * 0.75).toFixed(2)}pt` },
   })
   const sequence = `<text:sequence text:ref-name="refFigure${number}" text:name="Figure" text:formula="ooow:Figure+1" style:num-format="1">${number}</text:sequence>`
   return (
-    `<text:p text:style-name="Figure"><draw:frame${frame}>${link(image.svg)}${link(image.png)}<svg:title>${escaped(drawing.shown.title || numbered)}</svg:title><svg:desc>${escaped(drawing.description)}</svg:desc></draw:frame></text:p>` +
+    `<text:p text:style-name="Figure"><draw:frame${frame}>${link(partsOf(number).svg)}${link(partsOf(number).png)}<svg:title>${escaped(drawing.shown.title || numbered)}</svg:title><svg:desc>${escaped(drawing.description)}</svg:desc></draw:frame></text:p>` +
     `<text:p text:style-name="Caption">${spaced(numbered.replace(/\d+$/, ''))}${sequence}${spaced(caption.slice(numbered.length))}</text:p>`
   )
 }
 
-const listOfFigures = ({ figures }: Publication): string =>
-  '<text:illustration-index text:name="Figures"><text:illustration-index-source text:caption-sequence-name="Figure" text:caption-sequence-format="text"><text:index-title-template text:style-name="Heading_20_1">Figures</text:index-title-template></text:illustration-index-source>' +
-  `<text:index-body><text:index-title text:name="FiguresHead"><text:p text:style-name="Heading_20_1">Figures</text:p></text:index-title>${figures.map((f) => `<text:p text:style-name="Standard">${escaped(f.caption)}</text:p>`).join('')}</text:index-body></text:illustration-index>`
+const listOfFigures = ({ figures, language }: Publication): string =>
+  `<text:illustration-index text:name="Figures"><text:illustration-index-source text:caption-sequence-name="Figure" text:caption-sequence-format="text"><text:index-title-template text:style-name="Heading_20_1">${escaped(figuresWord(language))}</text:index-title-template></text:illustration-index-source>` +
+  `<text:index-body><text:index-title text:name="FiguresHead"><text:p text:style-name="Heading_20_1">${escaped(figuresWord(language))}</text:p></text:index-title>${figures.map((f) => `<text:p text:style-name="Standard">${escaped(f.caption)}</text:p>`).join('')}</text:index-body></text:illustration-index>`

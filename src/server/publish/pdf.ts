@@ -1,6 +1,6 @@
 /** A folio as a PDF to be read and printed: its text set in the type of its style, figures where they stand, captions, page
  *  numbers, bookmarks, a list of figures; tagged in the order of the text (ISO 32000-1, 14.8). */
-import { readsLeft } from '@/core/figure'
+import { figuresWord, readsLeft } from '@/core/figure'
 import type { Typesetter } from '@/core/measure'
 import type { SceneLine } from '@/core/scene'
 import type { FigureStyle } from '@/core/style'
@@ -338,7 +338,7 @@ function paginated(rows: readonly Row[], { height }: Pick<Setter, 'height'>): Pa
 /** Figures with their pages: known only when all else stands. */
 function listPages(s: Setter, parent: Element, pages: readonly Page[]): Page[] {
   const toc = childOf(s, parent, 'TOC')
-  const heading = wordRows(s, parent, 'H2', [{ text: 'Figures', strong: true, em: false }], 0)
+  const heading = wordRows(s, parent, 'H2', [{ text: figuresWord(s.publication.language), strong: true, em: false }], 0)
   pages.forEach((page, i) => page.forEach(({ row }) => row.stands?.(i)))
   const rows = s.publication.figures.flatMap((f): Row[] => {
     const page = (s.pageOf.get(f.number) ?? 0) + 1

@@ -73,7 +73,7 @@ function Came({
         </p>
       )}
       {state.is === 'here' && folio && state.came.placed.length > 0 && (
-        <Placed folio={folio} name={name} placed={state.came.placed} />
+        <Placed folio={folio} name={name} placed={state.came.placed} text={state.came.as === 'text'} />
       )}
       {state.is === 'here' && (
         <Here came={state.came} places={places} onTaken={(into) => arriving.taken(id, into)} name={name} />

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { z } from 'zod/mini'
-import { firstFolioDelivery, folioFormatIds, type FolioFormat } from '../deliver/folioDelivery'
+import { firstFolioDelivery, folioFormatIds, folioFormats, type FolioFormat } from '../deliver/folioDelivery'
 import { useExports } from '../deliver/useExports'
 import type { OpenFolio } from '../folio/useFolio'
 import { ask } from '../send'
@@ -13,10 +13,16 @@ const answerSchema = z.object({
 })
 type Found = z.infer<typeof answerSchema>['placed']
 
-type Props = { readonly folio: OpenFolio; readonly name: string; readonly placed: readonly PlacedFigure[] }
+type Props = {
+  readonly folio: OpenFolio
+  readonly name: string
+  readonly placed: readonly PlacedFigure[]
+  /** The file holds words of a manuscript, too. */
+  readonly text: boolean
+}
 
 /** Figures of this folio that a file holds: which have changed since, and the file made afresh. */
-export function Placed({ folio, name, placed }: Props) {
+export function Placed({ folio, name, placed, text }: Props) {
   const [found, setFound] = useState<Found | null>(null)
   const exports = useExports(folio)
   useEffect(() => {
@@ -40,20 +46,20 @@ export function Placed({ folio, name, placed }: Props) {
           ? `Its ${found.length === 1 ? 'figure is' : `${found.length} figures are`} as this folio has ${found.length === 1 ? 'it' : 'them'}.`
           : `Changed here since the file was made: ${said}.`}
       </span>
-      {stale.length > 0 && (
-        <Fresh folio={folio} name={name} found={found} order={exports.order} asking={exports.asking} />
-      )}
+      {stale.length > 0 && <Fresh {...{ folio, name, found, text }} order={exports.order} asking={exports.asking} />}
     </div>
   )
 }
 
-type FreshProps = { readonly folio: OpenFolio; readonly name: string; readonly found: Found } & Pick<
-  ReturnType<typeof useExports>,
-  'order' | 'asking'
->
+type FreshProps = {
+  readonly folio: OpenFolio
+  readonly name: string
+  readonly found: Found
+  readonly text: boolean
+} & Pick<ReturnType<typeof useExports>, 'order' | 'asking'>
 
 /** The same sort of file, with its figures as they are now. */
-function Fresh({ folio, name, found, order, asking }: FreshProps) {
+function Fresh({ folio, name, found, text, order, asking }: FreshProps) {
   const extension = /\.([^.]+)$/.exec(name)?.[1]?.toLowerCase() ?? ''
   const format = folioFormatIds.find((f) => f === extension)
   const [only] = found
@@ -66,7 +72,7 @@ function Fresh({ folio, name, found, order, asking }: FreshProps) {
   const made: FolioFormat = format ?? 'zip'
   const again = {
     ...firstFolioDelivery('light'),
-    ...{ format: made, text: false, figures: found.map((f) => f.id) },
+    ...{ format: made, text: text && folioFormats[made].text, figures: found.map((f) => f.id) },
   }
   return (
     <button type="button" className="button" disabled={asking} onClick={() => order(again)}>

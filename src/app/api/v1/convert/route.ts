@@ -18,7 +18,7 @@ export const POST = programRoute('convert', async ({ request }) => {
   const bytes = await bytesOf(request, MOST_BYTES, () => ({ code: 'body-too-large', limit: MOST_BYTES }))
   const source = await figureOf(name, new Uint8Array(bytes), request.signal)
   if ('code' in source) throw new Refusal(source)
-  const file = await drawnFor(drawBody.parse({ ...source, format: to }))
+  const file = await drawnFor(drawBody.parse({ ...source, format: to }), request.signal)
   if ('code' in file) throw new Refusal(file)
   return new Response(Buffer.from(file), { headers: { 'content-type': fileTypes[to] } })
 })

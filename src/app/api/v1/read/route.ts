@@ -1,5 +1,5 @@
-import { bodyOf } from '@/server/answer'
-import { readingsOf } from '@/server/programs/drawn'
+import { Refusal, bodyOf } from '@/server/answer'
+import { readInThread } from '@/server/imports/importThread'
 import { programRoute } from '@/server/programs/programRoute'
 import { readBody } from '@/server/programs/schemas'
 
@@ -9,8 +9,9 @@ const MAX_BODY = 3_000_000
 
 export const POST = programRoute('read', async ({ request }) => {
   const { text, kind } = await bodyOf(request, readBody, MAX_BODY)
-  const readings = readingsOf(text, kind).map((r) => ({
-    ...{ kind: r.kind, score: r.score, reasons: r.reasons, figure: r.figure },
-  }))
-  return Response.json({ readings })
+  const read = await readInThread({ text, kind }, request.signal)
+  if ('code' in read) throw new Refusal(read)
+  return Response.json({
+    readings: read.map(({ kind, score, reasons, figure }) => ({ kind, score, reasons, figure })),
+  })
 })
