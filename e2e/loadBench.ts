@@ -3,7 +3,7 @@
 import http from 'node:http'
 import { nanoid } from 'nanoid'
 import * as Y from 'yjs'
-import { DEMO_PERSON } from '../src/server/authorize'
+import { DEMO_PERSON } from '../src/server/people/signedIn'
 import { database } from '../src/server/database'
 import { firstShelf } from '../src/server/folios'
 import { SHARED, newDocument } from '../src/server/soundUpdate'

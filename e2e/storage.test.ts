@@ -8,7 +8,7 @@ import * as Y from 'yjs'
 import { newSharedFigure } from '../src/core/document'
 import { seededOfKind } from '../src/core/testing/seededFigure'
 import { appendUpdate } from '../src/server/appendUpdate'
-import { DEMO_PERSON } from '../src/server/authorize'
+import { DEMO_PERSON } from '../src/server/people/signedIn'
 import { database, pool } from '../src/server/database'
 import { freshProjection, loadDocument } from '../src/server/folioDocument'
 import { folioEvents } from '../src/server/folioEvents'
@@ -251,10 +251,11 @@ test('a reader that leaves while its stream begins leaves nothing behind', async
   const folio = await make('Gone at once')
   const feeds = () => (globalThis as { compassFeeds?: Map<string, unknown> }).compassFeeds?.size ?? 0
   const streams = () => (globalThis as { compassStreams?: Set<unknown> }).compassStreams?.size ?? 0
+  const reader = { person: DEMO_PERSON.id, window: '', still: async () => true }
   for (let i = 0; i < 30; i++) {
     const leaving = new AbortController()
     if (i % 3 === 0) leaving.abort()
-    const stream = folioEvents(folio, 0, leaving.signal)
+    const stream = folioEvents(folio, 0, reader, leaving.signal)
     if (i % 3 === 1) leaving.abort()
     if (i % 3 === 2) setTimeout(() => leaving.abort(), i / 4)
     // A stream that was cut off says so to whoever reads on.

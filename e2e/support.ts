@@ -28,11 +28,11 @@ export async function eventually<T>(
 }
 
 /** Starts the built application on a port; resolves when it is healthy. */
-export async function startServer(port: number): Promise<ChildProcess> {
+export async function startServer(port: number, more: Record<string, string> = {}): Promise<ChildProcess> {
   const child = spawn(
     process.execPath,
     ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    { env: { ...process.env, NODE_ENV: 'production', LOG_LEVEL: 'error' }, stdio: ['ignore', 'ignore', 'inherit'] },
+    { env: { ...process.env, NODE_ENV: 'production', LOG_LEVEL: 'error', ...more }, stdio: ['ignore', 'ignore', 'inherit'] },
   )
   await eventually(`the server on port ${port}`, 30_000, () =>
     fetch(`http://localhost:${port}/api/health`).then(
@@ -54,13 +54,11 @@ export async function newFolio(base: string, text: string): Promise<string> {
 }
 
 /** A person without a browser. Leaves when the test ends. */
-export function client(t: TestContext, base: string, folio: string) {
+export function client(t: TestContext, base: string, folio: string, headers: Record<string, string> = {}) {
   const doc = new Y.Doc()
   const states: SyncState['is'][] = []
   const connection = new FolioConnection({
-    folio,
-    doc,
-    base,
+    ...{ folio, doc, base, headers },
     onState: (s) => states.push(s.is),
   })
   connection.start()

@@ -1,16 +1,15 @@
 import { NextResponse, type NextRequest } from 'next/server'
-import { signedIn } from '@/server/authorize'
-import { turnedAway } from '@/server/door'
+import { cameFrom, turnedAway } from '@/server/door'
 import { problemResponse } from '@/server/problemResponse'
 import { secondsToWait } from '@/server/rate'
 
 /** In front of every page: who may knock, how often, and a content-security policy with a fresh nonce. WASM may compile
  *  because text is shaped by HarfBuzz; style attributes are allowed because the editor and the figures place things by
  *  them; nothing comes from elsewhere. Routes of the interface for programs stand behind `guarded` instead. */
-export async function proxy(request: NextRequest): Promise<Response> {
+export function proxy(request: NextRequest): Response {
   const problem = turnedAway(request.method, request.headers)
   if (problem) return problemResponse(problem)
-  const seconds = secondsToWait('page', (await signedIn()).id)
+  const seconds = secondsToWait('page', cameFrom(request.headers))
   if (seconds > 0) return problemResponse({ code: 'too-many', seconds })
   const nonce = btoa(crypto.randomUUID())
   const policy = policyWith(nonce)

@@ -4,6 +4,9 @@ import type { ReactNode } from 'react'
 import { CommandProvider } from '@/ui/chrome/commands'
 import { NoticeProvider } from '@/ui/chrome/Notice'
 import { fontFaces } from '@/server/fontFaces'
+import { isLocal } from '@/server/people/mode'
+import { signedIn } from '@/server/people/signedIn'
+import { PersonProvider } from '@/ui/people/person'
 import { sans, serif } from './fonts'
 import './globals.css'
 
@@ -14,7 +17,10 @@ export const metadata: Metadata = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Reading the headers makes every page dynamic, which its nonce needs.
-  const nonce = (await headers()).get('x-nonce') ?? undefined
+  const asked = await headers()
+  const nonce = asked.get('x-nonce') ?? undefined
+  // Pages that need somebody say so themselves; a database that is away is theirs to tell of, too.
+  const person = await signedIn(asked).catch(() => null)
   const theme = (await cookies()).get('theme')?.value
   return (
     <html
@@ -37,9 +43,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         )}
       </head>
       <body className="flex flex-col">
-        <NoticeProvider>
-          <CommandProvider>{children}</CommandProvider>
-        </NoticeProvider>
+        <PersonProvider person={person && { id: person.id, name: person.name, kind: person.kind, local: isLocal() }}>
+          <NoticeProvider>
+            <CommandProvider>{children}</CommandProvider>
+          </NoticeProvider>
+        </PersonProvider>
       </body>
     </html>
   )

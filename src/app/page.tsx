@@ -1,7 +1,6 @@
 import { notFound } from 'next/navigation'
-import { signedIn } from '@/server/authorize'
 import { SHELF_PAGE, firstShelf, foliosOf } from '@/server/folios'
-import { forPage } from '@/server/forPage'
+import { forPage, personForPage } from '@/server/forPage'
 import { patterns } from '@/server/services/patterns'
 import { Shelf } from '@/ui/shelf/Shelf'
 import { timeAgo } from '@/ui/shelf/timeAgo'
@@ -17,7 +16,7 @@ export default async function ShelfPage({
   searchParams: Promise<Record<string, string | string[]>>
 }) {
   const page = pageNumber((await searchParams).page)
-  const person = await signedIn()
+  const person = await personForPage('/')
   const [shelf, { folios, count }] = await forPage(() =>
     Promise.all([firstShelf(person.id), foliosOf(person.id, page)]),
   )

@@ -1,13 +1,15 @@
 /** Around every route: who asks, from where, how often; and problems as RFC 9457 problem details. */
 import { z } from 'zod'
 import type { Problem } from '@/core/problem'
-import { authorize, signedIn, type Action, type Person } from './authorize'
+import { authorize, authorizeInTeam, authorizeOwn, type Person, type Verdict } from './authorize'
 import { databaseState } from './database'
 import { cameFrom, turnedAway } from './door'
 import { log } from './log'
 import { BrokenFolio } from './openFolios'
+import { signedIn } from './people/signedIn'
 import { POLICY, problemResponse } from './problemResponse'
 import { secondsToWait, type RateName } from './rate'
+import type { FolioAction, OwnAction, TeamAction } from './rights'
 
 /** Thrown inside a handler to answer with a problem. */
 export class Refusal extends Error {
@@ -28,17 +30,26 @@ export function problemOf(error: unknown): Problem {
 type Asked = { readonly person: Person; readonly request: Request }
 type RouteContext = { params: Promise<Record<string, string>> }
 
-/** A handler that needs no folio. */
+/** A handler that needs no folio: it concerns the person's own account, or is work that keeps nothing. */
 export const route =
-  <P>(rate: RateName, handle: (asked: Asked & { params: P }) => Promise<Response>) =>
+  <P>(action: OwnAction, rate: RateName, handle: (asked: Asked & { params: P }) => Promise<Response>) =>
   async (request: Request, context: { params: Promise<P> }): Promise<Response> =>
-    guarded(request, rate, async (person) => handle({ person, request, params: await context.params }))
+    guarded(request, rate, async (person) => {
+      told(authorizeOwn(person, action), 'address')
+      return handle({ person, request, params: await context.params })
+    })
 
-/** A handler for whoever asks, from whatever site: only for what a secret address shows. */
+/** A handler for whoever asks. From whatever site only for what a secret address shows; what changes anything asks for ours. */
 export const openRoute =
-  <P>(rate: RateName, handle: (asked: { params: P; request: Request }) => Promise<Response>) =>
+  <P>(
+    rate: RateName,
+    handle: (asked: { params: P; request: Request }) => Promise<Response>,
+    from: 'anywhere' | 'same site' = 'anywhere',
+  ) =>
   async (request: Request, context: { params: Promise<P> }): Promise<Response> => {
     try {
+      const problem = from === 'same site' ? turnedAway(request.method, request.headers) : null
+      if (problem) throw new Refusal(problem)
       const seconds = secondsToWait(rate, cameFrom(request.headers))
       if (seconds > 0) throw new Refusal({ code: 'too-many', seconds })
       return await handle({ request, params: await context.params })
@@ -50,7 +61,7 @@ export const openRoute =
 /** A handler on one folio, called only when the person may do `action` to it. */
 export const folioRoute =
   (
-    action: Action,
+    action: FolioAction,
     rate: RateName,
     handle: (asked: Asked & { folio: string; params: Record<string, string> }) => Promise<Response>,
   ) =>
@@ -62,10 +73,27 @@ export const folioRoute =
       return handle({ person, request, folio, params })
     })
 
+/** A handler on one team. */
+export const teamRoute =
+  (
+    action: TeamAction,
+    rate: RateName,
+    handle: (asked: Asked & { team: string; params: Record<string, string> }) => Promise<Response>,
+  ) =>
+  async (request: Request, context: RouteContext): Promise<Response> =>
+    guarded(request, rate, async (person) => {
+      const params = await context.params
+      const team = params.id ?? ''
+      told(await authorizeInTeam(person, action, team), 'team')
+      return handle({ person, request, team, params })
+    })
+
 /** Refuses unless the person may do `action` to the folio. */
-export async function allowed(person: Person, action: Action, folio: string): Promise<void> {
-  const verdict = await authorize(person, action, folio)
-  if (verdict === 'not-found') throw new Refusal({ code: 'not-found', what: 'folio' })
+export const allowed = async (person: Person, action: FolioAction, folio: string): Promise<void> =>
+  told(await authorize(person, action, folio), 'folio')
+
+function told(verdict: Verdict, what: string): void {
+  if (verdict === 'not-found') throw new Refusal({ code: 'not-found', what })
   if (verdict === 'not-allowed') throw new Refusal({ code: 'not-allowed' })
 }
 
@@ -77,7 +105,8 @@ async function guarded(
   try {
     const problem = turnedAway(request.method, request.headers)
     if (problem) throw new Refusal(problem)
-    const person = await signedIn()
+    const person = await signedIn(request.headers)
+    if (!person) throw new Refusal({ code: 'signed-out' })
     const seconds = secondsToWait(rate, person.id)
     if (seconds > 0) throw new Refusal({ code: 'too-many', seconds })
     const response = await run(person)

@@ -2,10 +2,10 @@
  *  acknowledged after the commit. What comes in while a transaction is under way goes into the next one together. */
 import { sql, type Transaction } from 'kysely'
 import * as Y from 'yjs'
-import { noticeOf } from './changes'
 import { database } from './database'
 import { publish } from './feed'
 import { log } from './log'
+import { announcing } from './notices'
 import { bringUpToDate, forget, withFolio, type OpenFolio } from './openFolios'
 import { slicesSince, type Slice } from './slices'
 import { faultOfUpdate, newDocument, type UpdateFault } from './soundUpdate'
@@ -95,7 +95,7 @@ async function commit(folio: string, open: OpenFolio, batch: readonly Waiting[])
       const slices = batch.map((w, i): Slice => ({ sequence: last.sequence - batch.length + 1 + i, data: w.data }))
       await insert(tx, folio, slices)
       if (last.looseUpdates >= LOOSE.updates || last.looseBytes >= LOOSE.bytes) await compact(tx, folio, last.sequence)
-      await sql`select pg_notify('folio_changed', ${noticeOf(folio, last.sequence)})`.execute(tx)
+      await announcing(folio, last.sequence).execute(tx)
       return slices
     })
     .catch((error: unknown) => {

@@ -1,22 +1,106 @@
-/** Who is asking, and whether they may: the one question in front of every route. */
+/** Whether somebody may do something: the one question in front of every route. What is allowed stands in `rights`. */
 import { database } from './database'
+import {
+  atLeast,
+  folioRights,
+  ownRights,
+  roles,
+  teamRights,
+  type AccountKind,
+  type FolioAction,
+  type OwnAction,
+  type Role,
+  type TeamAction,
+} from './rights'
 
-export type Person = { readonly id: string; readonly name: string }
-export type Action = 'read' | 'edit' | 'delete'
+export type Person = {
+  readonly id: string
+  readonly name: string
+  readonly kind: AccountKind
+  /** Of the session that they ask in; null for the person of the local start. */
+  readonly session: string | null
+}
 
-/** The local start signs one demo person in; accounts come later and change this function only. */
-export const DEMO_PERSON: Person = { id: 'demo', name: 'Training office' }
-export const signedIn = async (): Promise<Person> => DEMO_PERSON
-
+/** Nobody is told of what they may not even see. */
 export type Verdict = 'allowed' | 'not-found' | 'not-allowed'
 
-/** A deleted folio can be taken back by its owner, and nothing else. */
-export async function authorize(person: Person, action: Action, folio: string): Promise<Verdict> {
+/** What somebody is to a folio: by an account (owner, team, share), and by guest links that are good. */
+export type Standing = { readonly own: Role | null; readonly asGuest: Role | null; readonly deleted: boolean }
+
+export async function standingOf(person: Person, folio: string): Promise<Standing | null> {
   const row = await database()
-    .selectFrom('folio')
-    .select(['owner_id', 'deleted_at'])
-    .where('id', '=', folio)
+    .selectFrom('folio as f')
+    .innerJoin('shelf as s', 's.id', 'f.shelf_id')
+    .select(['f.owner_id', 'f.deleted_at', 's.team_id'])
+    .select((e) => [
+      e
+        .selectFrom('folio_share as h')
+        .select('h.role')
+        .whereRef('h.folio_id', '=', 'f.id')
+        .where('h.account_id', '=', person.id)
+        .as('shared'),
+      e
+        .selectFrom('team_member as m')
+        .innerJoin('team as t', 't.id', 'm.team_id')
+        .select('m.role')
+        .whereRef('m.team_id', '=', 's.team_id')
+        .where('m.account_id', '=', person.id)
+        .where('t.deleted_at', 'is', null)
+        .as('in_team'),
+      e
+        .selectFrom('guest_visit as v')
+        .innerJoin('guest_link as l', 'l.id', 'v.link_id')
+        .select((x) => x.fn.agg<Role[]>('array_agg', ['l.role']).as('roles'))
+        .whereRef('l.folio_id', '=', 'f.id')
+        .where('v.account_id', '=', person.id)
+        .where('l.taken_back_at', 'is', null)
+        .where((x) => x.or([x('l.ends_at', 'is', null), x('l.ends_at', '>', new Date())]))
+        .as('by_links'),
+    ])
+    .where('f.id', '=', folio)
     .executeTakeFirst()
-  if (!row || (row.deleted_at && action !== 'delete')) return 'not-found'
-  return row.owner_id === person.id ? 'allowed' : 'not-allowed'
+  if (!row) return null
+  // Of a folio that stands with a team, whoever made it is an owner as long as they are in the team.
+  const owns = row.owner_id === person.id && (row.team_id === null || row.in_team !== null)
+  return {
+    own: most([owns ? 'owner' : null, row.shared, row.in_team]),
+    asGuest: most(row.by_links ?? []),
+    deleted: row.deleted_at !== null,
+  }
 }
+
+const most = (given: readonly (Role | null)[]): Role | null => roles.findLast((r) => given.includes(r)) ?? null
+
+/** A deleted folio can be taken back, and nothing else. */
+export async function authorize(person: Person, action: FolioAction, folio: string): Promise<Verdict> {
+  const standing = await standingOf(person, folio)
+  if (!standing || (standing.deleted && action !== 'delete')) return 'not-found'
+  return verdictOn(standing, action)
+}
+
+export function verdictOn({ own, asGuest }: Standing, action: FolioAction): Verdict {
+  const { least, guests } = folioRights[action]
+  if (atLeast(own, least) || (guests && atLeast(asGuest, least))) return 'allowed'
+  return own === null && asGuest === null ? 'not-found' : 'not-allowed'
+}
+
+export async function roleInTeam(person: Person, team: string): Promise<Role | null> {
+  const row = await database()
+    .selectFrom('team_member as m')
+    .innerJoin('team as t', 't.id', 'm.team_id')
+    .select('m.role')
+    .where('m.team_id', '=', team)
+    .where('m.account_id', '=', person.id)
+    .where('t.deleted_at', 'is', null)
+    .executeTakeFirst()
+  return row?.role ?? null
+}
+
+export async function authorizeInTeam(person: Person, action: TeamAction, team: string): Promise<Verdict> {
+  const role = await roleInTeam(person, team)
+  if (role === null) return 'not-found'
+  return atLeast(role, teamRights[action].least) ? 'allowed' : 'not-allowed'
+}
+
+export const authorizeOwn = ({ kind }: Person, action: OwnAction): Verdict =>
+  kind !== 'guest' || ownRights[action].guests ? 'allowed' : 'not-allowed'

@@ -5,14 +5,14 @@ import { broughtBy, houseOf, type Wardrobe } from '@/core/style'
 import type { Brought } from './figureFile'
 import { uploadsOf } from './uploads'
 
-/** Of those that the owner has in any folio. */
-export async function broughtFor(owner: string, figure: Figure, wardrobe: Wardrobe): Promise<Brought> {
+/** Of what the person finds in any folio that they may read. */
+export async function broughtFor(person: string, figure: Figure, wardrobe: Wardrobe): Promise<Brought> {
   const { logo, fonts } = broughtBy(houseOf(figure, wardrobe))
   const named = Object.values(figure.nodes).flatMap((n) => [n.picture?.hash, ownIcon(n.icon ?? '')?.hash])
   const hashes = [...named, logo].filter((h) => typeof h === 'string')
   const [pictures, files] = await Promise.all([
-    uploadsOf(owner, 'image', [...new Set(hashes)]),
-    uploadsOf(owner, 'font', fonts),
+    uploadsOf(person, 'image', [...new Set(hashes)]),
+    uploadsOf(person, 'font', fonts),
   ])
   return {
     pictures: Object.fromEntries(pictures.map((r) => [r.hash, `data:${r.type};base64,${r.data.toString('base64')}`])),

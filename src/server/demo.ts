@@ -3,17 +3,17 @@ import { nanoid } from 'nanoid'
 import type * as Y from 'yjs'
 import { newSharedFigure, setFolioStyle } from '@/core/document'
 import { anchorOf, projectShared } from '@/manuscript'
-import { DEMO_PERSON } from './authorize'
 import { database } from './database'
 import { chapters, figureOf, type Chosen } from './demoChapters'
 import { makeFolio } from './folios'
+import { DEMO_PERSON } from './people/signedIn'
 import { SHARED } from './soundUpdate'
 
 /** Puts the demo on an empty shelf; a second call changes nothing. */
 export async function seedDemo(): Promise<number> {
   await database()
     .insertInto('account')
-    .values({ id: DEMO_PERSON.id, name: DEMO_PERSON.name })
+    .values({ id: DEMO_PERSON.id, name: DEMO_PERSON.name, kind: 'demo' })
     .onConflict((c) => c.doNothing())
     .execute()
   const { count } = await database()

@@ -1,7 +1,7 @@
 /** What is new in a folio, read once for all who follow it in this process and handed on in memory. */
-import { changes } from './changes'
 import { database } from './database'
 import { log } from './log'
+import { notices, type Notice } from './notices'
 import { slicesSince, type Slice } from './slices'
 
 /** A slice as it goes out: text of an event, made once. */
@@ -10,8 +10,12 @@ export type Sent = { readonly sequence: number; readonly event: Uint8Array }
 /** Slices that go out together, and their events in one piece. */
 export type Batch = { readonly sent: readonly Sent[]; readonly events: Uint8Array }
 
-/** Given what is new, or null when the feed has ended and one must come back. */
-type Take = (batch: Batch | null) => void
+export type Follower = {
+  /** Given what is new, or null when the feed has ended and one must come back. */
+  readonly take: (batch: Batch | null) => void
+  /** Told what else happened; null when something may have been missed. */
+  readonly hear: (notice: Exclude<Notice, { is: 'changed' }> | null) => void
+}
 
 /** At most so often is something handed on; what comes in between goes out together. Every window costs the server the
  *  same for one slice as for ten. */
@@ -24,7 +28,7 @@ export const sentOf = (s: Slice): Sent => ({
 })
 
 class Feed {
-  readonly followers = new Set<Take>()
+  readonly followers = new Set<Follower>()
   private last = 0
   private reading = false
   private waiting: Sent[] = []
@@ -42,7 +46,7 @@ class Feed {
   static async begin(folio: string, ended: () => void): Promise<Feed> {
     const feed = new Feed(folio, ended)
     // Listen first: what comes in after the sequence was read is announced.
-    feed.leave = await changes().listen(folio, (sequence) => void feed.look(sequence))
+    feed.leave = await notices().listen(folio, (notice, own) => feed.heard(notice, own))
     try {
       const row = await database().selectFrom('folio').select('sequence').where('id', '=', folio).executeTakeFirst()
       feed.last = Math.max(feed.last, Number(row?.sequence ?? 0))
@@ -58,6 +62,13 @@ class Feed {
   published(slices: readonly Slice[]): void {
     if (!this.reading && slices[0]?.sequence === this.last + 1) this.receive(slices)
     else void this.look(slices.at(-1)?.sequence ?? null)
+  }
+
+  private heard(notice: Notice | null, own: boolean): void {
+    if (notice?.is !== 'changed') for (const f of [...this.followers]) f.hear(notice)
+    // What this process has written it tells its feeds itself, without reading it.
+    if (notice === null) void this.look(null)
+    else if (notice.is === 'changed' && !own) void this.look(notice.sequence)
   }
 
   private async look(sequence: number | null): Promise<void> {
@@ -92,7 +103,7 @@ class Feed {
     this.pace = null
     this.waiting = []
     this.handedOn = Date.now()
-    for (const take of [...this.followers]) take(batch)
+    for (const { take } of [...this.followers]) take(batch)
   }
 
   end(): void {
@@ -101,7 +112,7 @@ class Feed {
     if (this.pace) clearTimeout(this.pace)
     this.leave()
     this.ended()
-    for (const take of [...this.followers]) take(null)
+    for (const { take } of [...this.followers]) take(null)
     this.followers.clear()
   }
 }
@@ -110,14 +121,14 @@ const held = globalThis as typeof globalThis & { compassFeeds?: Map<string, Prom
 const feeds = (): Map<string, Promise<Feed>> => (held.compassFeeds ??= new Map())
 
 /** Hands on everything after the newest slice at the time it resolves, and perhaps some before. The answer ends it. */
-export async function follow(folio: string, take: Take): Promise<() => void> {
+export async function follow(folio: string, follower: Follower): Promise<() => void> {
   for (;;) {
     const feed = await feedOf(folio)
     // Its last follower may have left while we waited.
     if (feed.isOver) continue
-    feed.followers.add(take)
+    feed.followers.add(follower)
     return () => {
-      feed.followers.delete(take)
+      feed.followers.delete(follower)
       if (feed.followers.size === 0) feed.end()
     }
   }

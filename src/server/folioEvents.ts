@@ -1,6 +1,7 @@
 import * as Y from 'yjs'
-import { follow, sentOf, type Batch, type Sent } from './feed'
+import { follow, sentOf, type Batch, type Follower, type Sent } from './feed'
 import { log } from './log'
+import { notices, told, topicOf } from './notices'
 import { withNewest } from './openFolios'
 import { slicesSince } from './slices'
 
@@ -28,8 +29,13 @@ function openStreams(): Set<() => void> {
 
 /** The event stream of a folio: `id` is the sequence, `data` the update in base64. `ready` says that all there is has been
  *  sent; its data is what the server has, as a Yjs snapshot in base64, so that a client can tell what the server lacks. */
-export const folioEvents = (folio: string, since: number, signal: AbortSignal): ReadableStream<Uint8Array> => {
-  const stream = new EventStream(folio, since)
+export const folioEvents = (
+  folio: string,
+  since: number,
+  reader: Reader,
+  signal: AbortSignal,
+): ReadableStream<Uint8Array> => {
+  const stream = new EventStream(folio, since, reader)
   signal.addEventListener('abort', stream.close, { once: true })
   if (signal.aborted) stream.close()
   return new ReadableStream<Uint8Array>(
@@ -38,6 +44,14 @@ export const folioEvents = (folio: string, since: number, signal: AbortSignal): 
   )
 }
 
+/** Who reads: the person, the window they read in, and whether they still may. A right that ends by itself is looked at anew. */
+export type Reader = {
+  readonly person: string
+  readonly window: string
+  readonly still: () => Promise<boolean>
+}
+const LOOK_MS = 60_000
+
 class EventStream {
   private controller: ReadableStreamDefaultController<Uint8Array> | null = null
   private open = true
@@ -45,12 +59,15 @@ class EventStream {
   private early: Sent[] | null = []
   private waiting = 0
   private beat: NodeJS.Timeout | null = null
+  private look: NodeJS.Timeout | null = null
   private leave: () => void = () => undefined
+  private leavePerson: () => void = () => undefined
   private hasRoom: () => void = () => undefined
 
   constructor(
     private readonly folio: string,
     private last: number,
+    private readonly reader: Reader,
   ) {}
 
   /** Returns at once: `pull` is called only after it. */
@@ -59,6 +76,7 @@ class EventStream {
     if (!this.open) return controller.close()
     openStreams().add(this.close)
     this.beat = setInterval(() => this.write(BEAT), BEAT_MS)
+    this.look = setInterval(() => void this.lookAtRights(), LOOK_MS)
     void this.catchUp().catch((error: unknown) => {
       log.warn({ folio: this.folio, error: String(error) }, 'event stream could not begin')
       this.close()
@@ -69,7 +87,10 @@ class EventStream {
     if (!this.open) return
     this.open = false
     if (this.beat) clearInterval(this.beat)
+    if (this.look) clearInterval(this.look)
     this.leave()
+    this.leavePerson()
+    this.tellGone()
     this.hasRoom()
     openStreams().delete(this.close)
     try {
@@ -85,9 +106,14 @@ class EventStream {
 
   private async catchUp(): Promise<void> {
     this.write(encoder.encode('retry: 500\n\n'))
-    const leave = await follow(this.folio, this.take)
+    const leave = await follow(this.folio, { take: this.take, hear: this.hear })
     if (!this.open) return leave()
     this.leave = leave
+    const leavePerson = await notices().listen(topicOf(this.reader.person), () => void this.lookAtRights())
+    if (!this.open) return leavePerson()
+    this.leavePerson = leavePerson
+    // What was taken before anybody listened is not told any more.
+    if (!(await this.reader.still())) return this.close()
     for (const slice of await slicesSince(this.folio, this.last)) {
       await this.room()
       this.send(sentOf(slice))
@@ -97,6 +123,27 @@ class EventStream {
     early.forEach((s) => this.send(s))
     const has = await withNewest(this.folio, ({ doc }) => Y.encodeSnapshot(Y.snapshot(doc)))
     this.write(encoder.encode(`event: ready\ndata: ${Buffer.from(has).toString('base64')}\n\n`))
+  }
+
+  private readonly hear: Follower['hear'] = (notice) => {
+    if (notice === null || notice.is === 'rights') return void this.lookAtRights()
+    const data = notice.is === 'presence' ? JSON.stringify({ window: notice.window, state: notice.state }) : '{}'
+    this.write(encoder.encode(`event: ${notice.is}\ndata: ${data}\n\n`))
+  }
+
+  /** A right that cannot be looked at is not taken for one that is gone: whoever comes back is asked anew. */
+  private async lookAtRights(): Promise<void> {
+    const still = await this.reader.still().catch(() => true)
+    if (!still) this.close()
+    else this.write(encoder.encode('event: rights\ndata: {}\n\n'))
+  }
+
+  /** A window that was closed is seen to go at once. */
+  private tellGone(): void {
+    if (this.reader.window === '') return
+    void told(this.folio, { is: 'presence', window: this.reader.window, state: null }).catch((error: unknown) =>
+      log.warn({ error: String(error) }, 'that somebody left could not be told'),
+    )
   }
 
   private readonly take = (batch: Batch | null): void => {

@@ -1,6 +1,10 @@
+import { headers } from 'next/headers'
+import { redirect } from 'next/navigation'
 import { problemOf } from './answer'
-import { authorize, signedIn } from './authorize'
+import { standingOf, verdictOn, type Person } from './authorize'
 import { freshProjection } from './folioDocument'
+import { signedIn } from './people/signedIn'
+import { folioRights, type FolioAction } from './rights'
 
 /** Work for a page. What goes wrong reaches the page that says so as its `digest`, which alone crosses over to the
  *  browser: the code of the problem. */
@@ -14,8 +18,27 @@ export async function forPage<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
-/** The title of a folio that the person may read, null when there is none. */
-export const titleForPage = (id: string): Promise<string | null> =>
-  forPage(async () =>
-    (await authorize(await signedIn(), 'read', id)) === 'allowed' ? (await freshProjection(id)).title : null,
-  )
+/** Who is here; who is not signed in is asked to, and comes back to `path`. */
+export async function personForPage(path: string): Promise<Person> {
+  const person = await forPage(async () => signedIn(await headers()))
+  return person ?? redirect(`/sign-in?to=${encodeURIComponent(path)}`)
+}
+
+export type FolioForPage = {
+  readonly person: Person
+  readonly title: string
+  /** What the person may do to it. */
+  readonly may: readonly FolioAction[]
+}
+
+/** A folio that the person may read, null when there is none. */
+export async function folioForPage(id: string, path: string): Promise<FolioForPage | null> {
+  const person = await personForPage(path)
+  return forPage(async () => {
+    const standing = await standingOf(person, id)
+    if (!standing || standing.deleted) return null
+    const actions = Object.keys(folioRights) as FolioAction[]
+    const may = actions.filter((action) => verdictOn(standing, action) === 'allowed')
+    return may.includes('read') ? { person, title: (await freshProjection(id)).title, may } : null
+  })
+}

@@ -17,6 +17,13 @@ const perMinute = {
   picture: 1_200,
   font: 60,
   draft: 30,
+  /** At one account or link: a guess every six seconds. */
+  'sign in': 10,
+  /** From one address, behind which there may be a whole office. */
+  'sign ins': 120,
+  presence: 1_200,
+  remark: 300,
+  everything: 6,
   reading: 30,
 } as const
 export type RateName = keyof typeof perMinute

@@ -1,19 +1,106 @@
 import type { ColumnType, Generated } from 'kysely'
+import type { AccountKind, Role } from './rights'
 
 type Time = ColumnType<Date, Date | undefined, Date>
 /** bigint arrives as a string from the driver. */
 type Big = ColumnType<string, string | number, string | number>
 
 export type Tables = {
+  /** `kind` is member, guest (here by a guest link) or demo (the person of the local start). */
   account: {
     id: string
     name: string
+    kind: ColumnType<AccountKind, AccountKind | undefined, AccountKind>
+    email: string | null
+    email_verified: Generated<boolean>
+    image: string | null
     created_at: Time
+    changed_at: Time
     /** What new folios are dressed in. */
     standard: ColumnType<unknown, string | null | undefined, string | null>
+    settings: ColumnType<unknown, string | null | undefined, string | null>
   }
-  session: { id: string; account_id: string; created_at: Time; expires_at: Date }
-  shelf: { id: string; owner_id: string; name: string; created_at: Time }
+  session: {
+    id: string
+    account_id: string
+    token: string
+    created_at: Time
+    changed_at: Time
+    expires_at: Date
+    ip_address: string | null
+    user_agent: string | null
+  }
+  passkey: {
+    /** That of the credential. */
+    id: string
+    account_id: string
+    name: string
+    public_key: Buffer
+    counter: Big
+    transports: ColumnType<unknown, string | null, string | null>
+    made_at: Time
+    used_at: Date | null
+  }
+  installation: { name: string; value: string }
+  team: { id: string; name: string; made_at: Time; deleted_at: Date | null }
+  team_member: { team_id: string; account_id: string; role: Role; made_at: Time }
+  folio_share: { folio_id: string; account_id: string; role: Role; made_by: string; made_at: Time }
+  /** Into a team or to a folio; `hash` is that of its token, which is sent once. */
+  invitation: {
+    id: string
+    hash: string
+    email: string | null
+    role: Role
+    team_id: string | null
+    folio_id: string | null
+    made_by: string
+    made_at: Time
+    ends_at: Date
+    used_at: Date | null
+  }
+  guest_link: {
+    id: string
+    folio_id: string
+    token: string
+    role: Role
+    name: string
+    password: string | null
+    ends_at: Date | null
+    made_by: string
+    made_at: Time
+    taken_back_at: Date | null
+  }
+  guest_visit: { link_id: string; account_id: string; made_at: Time }
+  mail: {
+    id: string
+    recipient: string
+    subject: string
+    words: string
+    made_at: Time
+    sent_at: Date | null
+    attempts: Generated<number>
+  }
+  /** What was done, kept for those it concerns. */
+  audit: {
+    id: string
+    made_at: Time
+    account_id: string | null
+    folio_id: string | null
+    team_id: string | null
+    link_id: string | null
+    what: string
+    about: ColumnType<unknown, string | null, string | null>
+    came_from: string | null
+  }
+  /** Of a person, or of a team; at most one level below another. */
+  shelf: {
+    id: string
+    owner_id: string
+    name: string
+    created_at: Time
+    team_id: string | null
+    parent_id: string | null
+  }
   folio: {
     id: string
     shelf_id: string

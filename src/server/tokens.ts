@@ -68,7 +68,12 @@ export async function askedWith(secret: string): Promise<{ person: Person; scope
     .whereRef('a.id', '=', 't.account_id')
     .where('t.hash', '=', hashOf(secret))
     .where('t.taken_back_at', 'is', null)
-    .returning(['a.id', 'a.name', 't.scopes'])
+    .returning(['a.id', 'a.name', 'a.kind', 't.scopes'])
     .executeTakeFirst()
-  return row ? { person: { id: row.id, name: row.name }, scopes: scopesSchema.catch([]).parse(row.scopes) } : null
+  return row
+    ? {
+        person: { id: row.id, name: row.name, kind: row.kind, session: null },
+        scopes: scopesSchema.catch([]).parse(row.scopes),
+      }
+    : null
 }

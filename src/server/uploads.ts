@@ -3,6 +3,7 @@
 import type { Problem } from '@/core/problem'
 import { sql } from 'kysely'
 import { database } from './database'
+import { readableBy } from './readable'
 
 /** `width` and `height` of pictures, the `name` of fonts. */
 export type Upload = {
@@ -67,9 +68,9 @@ export async function lendUploads(owner: string, folio: string, hashes: readonly
     .execute()
 }
 
-/** Those of some hashes that their owner has in any folio. */
+/** Those of some hashes that are in any folio which the person may read. */
 export async function uploadsOf(
-  owner: string,
+  person: string,
   kind: UploadKind,
   hashes: readonly string[],
 ): Promise<readonly Pick<Upload, 'hash' | 'type' | 'name' | 'data'>[]> {
@@ -78,10 +79,11 @@ export async function uploadsOf(
     .selectFrom('upload as u')
     .innerJoin('folio_upload as h', 'h.hash', 'u.hash')
     .innerJoin('folio as f', 'f.id', 'h.folio_id')
+    .innerJoin('shelf as s', 's.id', 'f.shelf_id')
     .select(['u.hash', 'u.type', 'u.name', 'u.data'])
     .distinctOn('u.hash')
     .where('u.hash', 'in', hashes)
     .where('u.type', 'like', `${kind}/%`)
-    .where('f.owner_id', '=', owner)
+    .where(readableBy(person))
     .execute()
 }

@@ -16,6 +16,12 @@ export type ConnectionOptions = {
   /** Address of the server, '' for the page's own. */
   readonly base: string
   readonly onState: (state: SyncState) => void
+  /** Names this window among all that have the folio open. */
+  readonly window?: string
+  /** Told what happens besides changes: `presence`, `remarks`, `rights`. */
+  readonly onNotice?: (name: string, data: unknown) => void
+  /** Sent along, where no browser does it: the cookie of a session. */
+  readonly headers?: Readonly<Record<string, string>>
 }
 
 const BATCH_MS = 50
@@ -133,7 +139,7 @@ export class FolioConnection {
       const response = await fetch(`${this.options.base}/api/folios/${this.options.folio}/updates`, {
         method: 'POST',
         body: body as BodyInit,
-        headers: { 'content-type': 'application/octet-stream' },
+        headers: { ...this.options.headers, 'content-type': 'application/octet-stream' },
         signal: AbortSignal.any([this.stopped.signal, AbortSignal.timeout(20_000)]),
       })
       if (response.ok) {
@@ -190,9 +196,9 @@ export class FolioConnection {
   }
 
   private async readEvents(signal: AbortSignal, heard: () => void): Promise<void> {
-    const response = await fetch(`${this.options.base}/api/folios/${this.options.folio}/events?since=${this.last}`, {
-      signal,
-      cache: 'no-store',
+    const { base, folio, window = '', headers = {} } = this.options
+    const response = await fetch(`${base}/api/folios/${folio}/events?since=${this.last}&window=${window}`, {
+      ...{ signal, headers: { ...headers }, cache: 'no-store' },
     })
     if (!response.ok || !response.body) {
       const told = await sentence(response)
@@ -217,7 +223,9 @@ export class FolioConnection {
     const field = (name: string) => new RegExp(`^${name}: (.*)$`, 'm').exec(event)?.[1]
     const data = field('data')
     if (data === undefined) return
-    if (field('event') === 'ready') return this.onReady(Y.decodeSnapshot(fromBase64(data)))
+    const name = field('event')
+    if (name === 'ready') return this.onReady(Y.decodeSnapshot(fromBase64(data)))
+    if (name !== undefined) return this.options.onNotice?.(name, JSON.parse(data))
     Y.applyUpdate(this.options.doc, fromBase64(data), this)
     this.last = Math.max(this.last, Number(field('id') ?? 0))
   }

@@ -21,13 +21,15 @@ export async function ask(
     })
     const json: unknown = response.status === 204 ? null : await response.json()
     if (response.ok) return { json }
-    return {
-      problem:
-        json !== null && typeof json === 'object' && 'title' in json
-          ? String(json.title)
-          : `The server answered with status ${response.status}. Try again.`,
-    }
+    return { problem: sentenceIn(json) ?? `The server answered with status ${response.status}. Try again.` }
   } catch {
     return { problem: 'The server cannot be reached. Check the connection and try again; nothing was changed.' }
   }
+}
+
+/** Ours say it as `title` (RFC 9457), the library of sign-ins as `message`. */
+function sentenceIn(json: unknown): string | null {
+  if (json === null || typeof json !== 'object') return null
+  if ('title' in json) return String(json.title)
+  return 'message' in json ? String(json.message) : null
 }

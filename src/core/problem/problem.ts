@@ -20,6 +20,13 @@ export type Problem =
   | { readonly code: 'update-too-large'; readonly bytes: number; readonly limit: number }
   | { readonly code: 'not-found'; readonly what: string }
   | { readonly code: 'not-allowed' }
+  | { readonly code: 'signed-out' }
+  | { readonly code: 'invitation-over' }
+  | { readonly code: 'not-invited' }
+  | { readonly code: 'invited-otherwise' }
+  | { readonly code: 'email-taken' }
+  | { readonly code: 'team-needs-owner'; readonly team: string }
+  | { readonly code: 'shelf-not-empty' }
   | { readonly code: 'foreign-origin' }
   | { readonly code: 'foreign-host'; readonly allowed: readonly string[] }
   | { readonly code: 'too-many'; readonly seconds: number }
@@ -86,7 +93,15 @@ const english: Sentences = {
   'update-too-large': (p) =>
     `This change has ${n(p.bytes)} bytes; one change may have ${n(p.limit)}. Undo it and paste the text in smaller parts; what you write then is saved again.`,
   'not-found': (p) => `This ${p.what} is not here. It may have been deleted; look on the shelf.`,
-  'not-allowed': () => 'This folio belongs to somebody else. Ask its owner to share it.',
+  'not-allowed': () => 'You may not do this here. Ask whoever shared it with you for more.',
+  'signed-out': () => 'You are not signed in any more. Sign in again; nothing you wrote is lost.',
+  'invitation-over': () => 'This invitation is used up or too old. Ask whoever sent it for a new one.',
+  'not-invited': () => 'Accounts here are made by invitation. Ask somebody who has one.',
+  'invited-otherwise': () => 'The invitation was sent to another address. Use that one, or ask for a new invitation.',
+  'email-taken': () => 'There is an account with this address. Sign in, or set a new password.',
+  'team-needs-owner': (p) =>
+    `“${p.team}” would be left without an owner. Make somebody else its owner first, or delete it.`,
+  'shelf-not-empty': () => 'There are folios on this shelf. Move them first.',
   'foreign-origin': () => 'The request came from another site and was refused. Open Idle Compass at its own address.',
   'foreign-host': (p) =>
     `This server answers at ${p.allowed.join(', ')} only. Open it there, or name this address in PUBLIC_ADDRESS when it is started.`,

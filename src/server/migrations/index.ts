@@ -8,6 +8,7 @@ import { standard } from './m0006Standard'
 import { exports } from './m0007Exports'
 import { addresses } from './m0008Addresses'
 import { tokens } from './m0009Tokens'
+import { people } from './m0010People'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -20,4 +21,5 @@ export const migrations: Record<string, Migration> = {
   '0007_exports': exports,
   '0008_addresses': addresses,
   '0009_tokens': tokens,
+  '0010_people': people,
 }

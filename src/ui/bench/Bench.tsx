@@ -8,11 +8,13 @@ import { compute } from '@/workers/client'
 import { useCommands } from '../chrome/commands'
 import { TopLine } from '../chrome/TopLine'
 import { nameIn, trailTo } from '../folio/holders'
+import { FolioRights, useRightsChanges, type FolioRight } from '../folio/rights'
 import { SyncSentence, SyncStatus } from '../folio/SyncStatus'
 import { FolioWardrobe, useWardrobe } from '../folio/wardrobe'
 import { addFigure, useFigures, useFolio, useTitle, type OpenFolio, type SharedFigure } from '../folio/useFolio'
 import { ArrangementStrip } from './ArrangementStrip'
 import { benchCommands } from './benchCommands'
+import { FigureRoom } from './FigureRoom'
 import { FindBar } from './FindBar'
 import { Presentation } from './Presentation'
 import { SidePanel, type PanelName } from './panels'
@@ -29,14 +31,18 @@ export function Bench({
   figureId,
   title,
   show,
+  may,
 }: {
   folioId: string
   figureId: string
   title: string
   /** The panel that somebody came for. */
   show: PanelName
+  may: readonly FolioRight[]
 }) {
   const { folio, sync, loaded } = useFolio(folioId)
+  useRightsChanges(folio)
+  const canEdit = may.includes('edit')
   const figures = useFigures(folio)
   const shownTitle = useTitle(folio) || title
   const all = figures.map((s) => s.figure)
@@ -55,15 +61,21 @@ export function Bench({
         status={<SyncStatus sync={sync} />}
         stages={[
           { name: 'Read', href: home, current: false },
-          { name: 'Shape', onClick: () => setPanel('details'), current: panel !== 'deliver' },
+          { name: canEdit ? 'Shape' : 'Look', onClick: () => setPanel('details'), current: panel !== 'deliver' },
           { name: 'Deliver', onClick: () => setPanel('deliver'), current: panel === 'deliver' },
         ]}
       />
       <SyncSentence sync={sync} />
       {folio && shared ? (
-        <FolioWardrobe folio={folio}>
-          <Workplace folio={folio} shared={shared} panel={panel} onPanel={setPanel} />
-        </FolioWardrobe>
+        <FolioRights may={may}>
+          <FolioWardrobe folio={folio}>
+            {canEdit ? (
+              <Workplace folio={folio} shared={shared} panel={panel} onPanel={setPanel} />
+            ) : (
+              <FigureRoom folio={folio} shared={shared} delivering={panel === 'deliver'} />
+            )}
+          </FolioWardrobe>
+        </FolioRights>
       ) : (
         <p className="p-10 text-quiet">
           {!loaded

@@ -3,12 +3,17 @@
 import { useEffect, useState } from 'react'
 import { z } from 'zod/mini'
 import { useNotice } from '../chrome/Notice'
+import { useMay } from '../folio/rights'
 import { ask } from '../send'
 
 const answerSchema = z.object({ path: z.nullable(z.string()) })
 
-/** An address under which pages elsewhere show the figure as it is now; it can be taken back. */
-export function PictureAddress({ folio, figure }: { readonly folio: string; readonly figure: string }) {
+type Props = { readonly folio: string; readonly figure: string }
+
+/** An address under which pages elsewhere show the figure as it is now; it can be taken back. For who may give one out. */
+export const PictureAddress = (props: Props) => (useMay('publish') ? <Address {...props} /> : null)
+
+function Address({ folio, figure }: Props) {
   const tell = useNotice()
   const [path, setPath] = useState<string | null>(null)
   const at = `/api/folios/${folio}/figures/${figure}/address`

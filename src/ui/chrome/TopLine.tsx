@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { useCommandFinder } from './commands'
+import { PersonMenu } from '../people/PersonMenu'
 import { ThemeSwitch } from './ThemeSwitch'
 import { Wordmark } from './Wordmark'
 
@@ -56,6 +57,7 @@ export function TopLine({
         Find a command
       </button>
       <ThemeSwitch />
+      <PersonMenu />
     </header>
   )
 }

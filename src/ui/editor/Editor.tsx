@@ -26,6 +26,8 @@ export type Marks = { readonly read: Span | null; readonly lit: readonly Span[] 
 type Props = {
   readonly fragment: Y.XmlFragment
   readonly marks: Marks
+  /** Whether it may be written in; else it is read, and marked. */
+  readonly editable: boolean
   readonly handle: Ref<EditorHandle>
   readonly onText: (p: Projection<number>) => void
   readonly onMark: (span: Span | null) => void
@@ -75,12 +77,12 @@ const hintPlugin = () =>
   })
 
 /** The manuscript: a rich-text editor on the shared document. */
-export function Editor({ fragment, marks, handle, onText, onMark, onPoint, onTooLong }: Props) {
+export function Editor({ fragment, marks, editable, handle, onText, onMark, onPoint, onTooLong }: Props) {
   const mount = useRef<HTMLDivElement>(null)
   const view = useRef<EditorView | null>(null)
-  const calls = useRef({ onText, onMark, onPoint, onTooLong })
+  const calls = useRef({ onText, onMark, onPoint, onTooLong, editable })
   useEffect(() => {
-    calls.current = { onText, onMark, onPoint, onTooLong }
+    calls.current = { onText, onMark, onPoint, onTooLong, editable }
   })
 
   useEffect(() => {
@@ -99,14 +101,17 @@ export function Editor({ fragment, marks, handle, onText, onMark, onPoint, onToo
           hintPlugin(),
         ],
       }),
-      attributes: {
+      editable: () => calls.current.editable,
+      attributes: () => ({
         class: 'manuscript',
         'data-key-place': 'manuscript',
         role: 'textbox',
         'aria-multiline': 'true',
         'aria-label': 'Manuscript',
+        'aria-readonly': String(!calls.current.editable),
+        tabindex: '0',
         spellcheck: 'true',
-      },
+      }),
       // The shared document speaks up while the view is still being made, so the view is taken from `this`.
       dispatchTransaction(this: EditorView, tr) {
         this.updateState(this.state.apply(tr))
@@ -114,7 +119,7 @@ export function Editor({ fragment, marks, handle, onText, onMark, onPoint, onToo
           projection = projectDoc(this.state.doc)
           calls.current.onText(projection)
         }
-        if (tr.selectionSet && this.hasFocus()) {
+        if (tr.selectionSet && (this.hasFocus() || !this.editable)) {
           const { from, to } = this.state.selection
           calls.current.onMark(to > from ? spanBetween(projection, from, to) : null)
         }

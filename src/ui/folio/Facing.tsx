@@ -35,6 +35,9 @@ type FacingProps = {
   readonly onDress: () => void
   /** The folio as a file. */
   readonly onDeliver: () => void
+  /** Who else may come in; null for who may not say so. */
+  readonly onShare: (() => void) | null
+  readonly canEdit: boolean
   readonly children: ReactNode
 }
 type Tops = {
@@ -66,6 +69,8 @@ export function Facing({
   onOpen,
   onDress,
   onDeliver,
+  onShare,
+  canEdit,
   children,
 }: FacingProps) {
   const page = useRef<HTMLDivElement>(null)
@@ -161,14 +166,16 @@ export function Facing({
         {reading && <div className="sticky top-1 max-h-[calc(100vh-96px)] overflow-auto">{children}</div>}
         <div className={reading ? 'hidden' : ''}>
           <span className="absolute top-2 left-6 flex gap-1">
-            <button
-              type="button"
-              className="quiet-button"
-              title="One house style for all figures of the folio"
-              onClick={onDress}
-            >
-              Dress the folio
-            </button>
+            {canEdit && (
+              <button
+                type="button"
+                className="quiet-button"
+                title="One house style for all figures of the folio"
+                onClick={onDress}
+              >
+                Dress the folio
+              </button>
+            )}
             <button
               type="button"
               className="quiet-button"
@@ -177,8 +184,13 @@ export function Facing({
             >
               Deliver the folio
             </button>
+            {onShare && (
+              <button type="button" className="quiet-button" title="People and guest links" onClick={onShare}>
+                Share the folio
+              </button>
+            )}
           </span>
-          <span className="absolute top-2 right-6 flex gap-1">
+          <span className={`absolute top-2 right-6 flex gap-1 ${canEdit ? '' : 'hidden'}`}>
             <FileButton
               says="Open a file"
               label="Files: texts, tables, diagrams, and figures made here"
@@ -213,12 +225,13 @@ export function Facing({
                 inside={insideOf(all, s.figure)}
                 lit={lit?.figure === s.figure.id ? lit.parts : NO_PARTS}
                 onPoint={(part) => onPoint(s, part)}
-                onRemove={() => onRemove(s)}
+                onRemove={canEdit ? () => onRemove(s) : null}
                 onReadAgain={() => s.span && onRead(s.span)}
               />
             </div>
           ))}
-          {ordered.length === 0 && (
+          {ordered.length === 0 && !canEdit && <p className="mt-8 text-quiet">There is no figure in this folio yet.</p>}
+          {ordered.length === 0 && canEdit && (
             <div className="mt-8 max-w-[26rem] text-quiet">
               <p className="mb-3 font-serif text-[19px] text-ink">This page is for figures.</p>
               <p className="mb-2">

@@ -20,7 +20,8 @@ type Props = {
   readonly inside: string | null
   readonly lit: ReadonlySet<string>
   readonly onPoint: (part: string | null) => void
-  readonly onRemove: () => void
+  /** Null for who may not change the folio. */
+  readonly onRemove: (() => void) | null
   readonly onReadAgain: () => void
 }
 
@@ -57,7 +58,7 @@ export function FigureCard({
     <figure className="group" data-figure={figure.id}>
       <Link
         href={`/folio/${folio}/figure/${figure.id}`}
-        aria-label={`Shape figure ${number}${name ? `, ${name}` : ''}`}
+        aria-label={`${onRemove ? 'Shape' : 'Look closer at'} figure ${number}${name ? `, ${name}` : ''}`}
         className="block overflow-hidden rounded-md border border-rule hover:border-sea"
       >
         {scene ? (
@@ -84,7 +85,7 @@ export function FigureCard({
           {inside && <> · inside a node of “{inside}”</>}
         </span>
         <span className="ml-auto flex shrink-0 items-center gap-1">
-          {drifted && (
+          {drifted && onRemove && (
             <>
               <Link
                 href={`/folio/${folio}/figure/${figure.id}?show=drift`}
@@ -99,11 +100,13 @@ export function FigureCard({
             </>
           )}
           <Link href={`/folio/${folio}/figure/${figure.id}`} className="quiet-button">
-            Shape
+            {onRemove ? 'Shape' : 'Look closer'}
           </Link>
-          <button type="button" className="quiet-button" onClick={onRemove}>
-            Remove
-          </button>
+          {onRemove && (
+            <button type="button" className="quiet-button" onClick={onRemove}>
+              Remove
+            </button>
+          )}
         </span>
       </figcaption>
     </figure>

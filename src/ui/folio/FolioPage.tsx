@@ -16,6 +16,7 @@ import { useCommands } from '../chrome/commands'
 import type { Command } from '../chrome/keyPlaces'
 import { useNotice } from '../chrome/Notice'
 import type { Wardrobe } from '@/core/style'
+import { FolioRights, useMay, useRightsChanges, type FolioRight } from './rights'
 import { FolioWardrobe, useWardrobe } from './wardrobe'
 import { TopLine } from '../chrome/TopLine'
 import { Editor, type EditorHandle } from '../editor/Editor'
@@ -44,6 +45,7 @@ const ReadingsPanel = dynamic(async () => (await readingsPanel()).ReadingsPanel)
 /** Fetched when somebody asks for it: with all that a style is made of. */
 const DressFolio = dynamic(async () => (await import('../dress/DressFolio')).DressFolio)
 const ArrivalsDialog = dynamic(async () => (await import('../arrive/ArrivalsDialog')).ArrivalsDialog)
+const ShareFolio = dynamic(async () => (await import('../people/ShareFolio')).ShareFolio)
 const DeliverFolio = dynamic(async () => (await import('../deliver/DeliverFolio')).DeliverFolio)
 
 type PageProps = {
@@ -51,10 +53,12 @@ type PageProps = {
   readonly title: string
   /** What another reader is called, where one is configured. */
   readonly reader: string | null
+  readonly may: readonly FolioRight[]
 }
 
-export function FolioPage({ id, title, reader }: PageProps) {
+export function FolioPage({ id, title, reader, may }: PageProps) {
   const { folio, sync, loaded } = useFolio(id)
+  useRightsChanges(folio)
   const shownTitle = useTitle(folio) || title
   return (
     <>
@@ -67,9 +71,11 @@ export function FolioPage({ id, title, reader }: PageProps) {
       />
       <SyncSentence sync={sync} />
       {folio && loaded ? (
-        <FolioWardrobe folio={folio}>
-          <Spread folio={folio} title={shownTitle} reader={reader} />
-        </FolioWardrobe>
+        <FolioRights may={may}>
+          <FolioWardrobe folio={folio}>
+            <Spread folio={folio} title={shownTitle} reader={reader} />
+          </FolioWardrobe>
+        </FolioRights>
       ) : (
         <p className="p-10 text-quiet">
           {sync.is === 'offline'
@@ -97,7 +103,9 @@ const NO_PARTS: ReadonlySet<string> = new Set()
 const NO_READINGS: readonly Reading[] = []
 
 /** The two facing pages: manuscript, gutter, figures. */
-function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly folio: OpenFolio }) {
+function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & { readonly folio: OpenFolio }) {
+  const canEdit = useMay('edit')
+  const canShare = useMay('share')
   const wardrobe = useWardrobe()
   const tell = useNotice()
   const [editor, setEditor] = useState<EditorHandle | null>(null)
@@ -108,7 +116,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
   const [leftOut, setLeftOut] = useState<string | null>(null)
   const figures = useFigures(folio)
   const text = useDeferredValue(projection.text)
-  const suggestions = useSuggestions(text)
+  const suggestions = useSuggestions(canEdit ? text : '')
   useWarmWorker(wardrobe)
 
   const stands = useMemo<Stand[]>(() => {
@@ -139,14 +147,15 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
   )
 
   const readPassage = useCallback(() => {
+    if (!canEdit) return
     const span = editor?.passage() ?? null
     if (span && span.end - span.start > 1) setPassage(fromLineStart(projection, span))
     else tell('There is no text at the caret. Write or mark something first.')
-  }, [editor, projection, tell])
+  }, [editor, projection, tell, canEdit])
   const onMark = useCallback(
     (span: Span | null) =>
-      setPassage(span && span.end - span.start >= MIN_MARK ? fromLineStart(projection, span) : null),
-    [projection],
+      setPassage(canEdit && span && span.end - span.start >= MIN_MARK ? fromLineStart(projection, span) : null),
+    [projection, canEdit],
   )
   const close = useCallback(() => {
     setPassage(null)
@@ -213,20 +222,26 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
     [stands, projection, passage, readings],
   )
 
-  const [open, setOpen] = useState<'dress' | 'deliver' | null>(null)
+  const [open, setOpen] = useState<'dress' | 'deliver' | 'share' | null>(null)
   const dress = useCallback(() => setOpen('dress'), [])
   const deliver = useCallback(() => setOpen('deliver'), [])
+  const share = useCallback(() => setOpen('share'), [])
   const write = useCallback((name: keyof typeof writing) => editor?.run(name), [editor])
   const commands = useMemo<Command[]>(
     () => [
-      { name: 'Read the passage at the caret', keys: 'Mod+Enter', at: BOTH_PAGES, run: readPassage },
-      { name: 'Make a figure by hand: from rows, or by typing', run: makeByHand },
-      { name: 'Dress the folio: one house style for all figures', run: dress },
+      ...(canEdit
+        ? [
+            { name: 'Read the passage at the caret', keys: 'Mod+Enter', at: BOTH_PAGES, run: readPassage },
+            { name: 'Make a figure by hand: from rows, or by typing', run: makeByHand },
+            { name: 'Dress the folio: one house style for all figures', run: dress },
+            ...writingCommands(write),
+          ]
+        : []),
+      ...(canShare ? [{ name: 'Share the folio: people and guest links', run: share }] : []),
       { name: 'Deliver the folio: document, slides, web page, files', run: deliver },
       ...(passage ? [{ name: 'Close the readings', keys: 'Escape', at: BOTH_PAGES, run: close }] : []),
-      ...writingCommands(write),
     ],
-    [readPassage, passage, close, write, makeByHand, dress, deliver],
+    [readPassage, passage, close, write, makeByHand, dress, deliver, share, canEdit, canShare],
   )
   useCommands(commands)
 
@@ -245,17 +260,18 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
   }, [passage, lit, readings, current, leftOut])
   return (
     <main
-      className={`min-h-0 flex-1 overflow-auto px-7 py-5 ${drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
+      className={`min-h-0 flex-1 overflow-auto px-7 py-5 ${canEdit && drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
       aria-label="Facing pages"
-      {...drop.handlers}
+      {...(canEdit ? drop.handlers : {})}
     >
       <h1 className="sr-only">{title}</h1>
       <div className="mx-auto grid min-h-full max-w-[1500px] grid-cols-[minmax(0,1fr)_56px_minmax(0,1.12fr)] rounded border border-rule bg-page">
         <section className="px-10 pt-4 pb-16" aria-label="Manuscript page">
-          <WritingTools run={write} onRead={readPassage} />
+          {canEdit && <WritingTools run={write} onRead={readPassage} />}
           <Editor
             fragment={folio.manuscript}
             marks={marks}
+            editable={canEdit}
             handle={setEditor}
             onText={setProjection}
             onMark={onMark}
@@ -283,6 +299,8 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
           onOpen={openFile}
           onDress={dress}
           onDeliver={deliver}
+          onShare={canShare ? share : null}
+          canEdit={canEdit}
           onPoint={(s, part) => pointAtPart(s.figure.id, part === null ? [] : wordsOf(s, projection.text, part), part)}
         >
           {passage && (
@@ -315,6 +333,7 @@ function Spread({ folio, title, reader }: Omit<PageProps, 'id'> & { readonly fol
         <ArrivalsDialog folio={folio} arriving={opening.arriving} places={[here, anew]} onClose={opening.close} />
       )}
       {open === 'deliver' && <DeliverFolio folio={folio} onClose={() => setOpen(null)} />}
+      {open === 'share' && <ShareFolio folio={folio.id} onClose={() => setOpen(null)} />}
     </main>
   )
 }

@@ -31,7 +31,12 @@ export type OpenFolio = {
   readonly dress: Y.Map<unknown>
   readonly figures: Y.Map<Y.Map<unknown>>
   readonly connection: FolioConnection
+  /** Names this window to the others that have the folio open. */
+  readonly window: string
+  /** Told what happens besides changes: `presence`, `remarks`, `rights`; the answer ends it. */
+  readonly hear: (listener: Listener) => () => void
 }
+type Listener = (name: string, data: unknown) => void
 
 export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState; loaded: boolean } {
   const [folio, setFolio] = useState<OpenFolio | null>(null)
@@ -39,11 +44,15 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
   const [loaded, setLoaded] = useState(false)
   useEffect(() => {
     const doc = new Y.Doc()
-    const journal = new Journal(localStorage, id, nanoid(6))
+    const window = nanoid(12)
+    const listeners = new Set<Listener>()
+    const journal = new Journal(localStorage, id, window)
     const connection = new FolioConnection({
       folio: id,
       doc,
+      window,
       base: '',
+      onNotice: (name, data) => [...listeners].forEach((tell) => tell(name, data)),
       onState: (state) => {
         setSync(state)
         if (state.is === 'saved' || state.is === 'saving') setLoaded(true)
@@ -67,7 +76,11 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
         head: doc.getMap('head'),
         dress: doc.getMap('dress'),
         figures: doc.getMap('figures'),
-        connection,
+        ...{ connection, window },
+        hear: (listener) => {
+          listeners.add(listener)
+          return () => void listeners.delete(listener)
+        },
       })
       if (doc.getXmlFragment('manuscript').length > 0) setLoaded(true)
       connection.start()

@@ -15,7 +15,7 @@ const body = z.object({
 /** Room for a text that is too long by far, so that the answer can say by how much. */
 const MAX_BODY = 12_000_000
 
-export const POST = route('new folio', async ({ person, request }) => {
+export const POST = route('own account', 'new folio', async ({ person, request }) => {
   const given = await bodyOf(request, body, MAX_BODY)
   const text = cleanText(given.text)
   if (text.trim() === '' && given.title === undefined) throw new Refusal({ code: 'text-empty' })

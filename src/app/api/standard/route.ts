@@ -4,16 +4,16 @@ import { keepStandard, standardOf, standardSchema } from '@/server/standard'
 export const dynamic = 'force-dynamic'
 
 /** The style that new folios begin in; null where none was chosen. */
-export const GET = route('folio change', async ({ person }) =>
+export const GET = route('own account', 'folio change', async ({ person }) =>
   Response.json({ style: (await standardOf(person.id))?.style ?? null }),
 )
 
-export const POST = route('folio change', async ({ person, request }) => {
+export const POST = route('own account', 'folio change', async ({ person, request }) => {
   await keepStandard(person.id, await bodyOf(request, standardSchema))
   return new Response(null, { status: 204 })
 })
 
-export const DELETE = route('folio change', async ({ person }) => {
+export const DELETE = route('own account', 'folio change', async ({ person }) => {
   await keepStandard(person.id, null)
   return new Response(null, { status: 204 })
 })

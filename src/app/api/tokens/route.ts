@@ -6,10 +6,12 @@ export const dynamic = 'force-dynamic'
 
 const body = z.object({ name: z.string().trim().min(1).max(80), scopes: z.array(z.enum(scopes)).min(1) })
 
-export const GET = route('folio change', async ({ person }) => Response.json({ tokens: await tokensOf(person.id) }))
+export const GET = route('own account', 'folio change', async ({ person }) =>
+  Response.json({ tokens: await tokensOf(person.id) }),
+)
 
 /** A token, whose secret is told this once. */
-export const POST = route('folio change', async ({ person, request }) => {
+export const POST = route('own account', 'folio change', async ({ person, request }) => {
   const { name, scopes: allowed } = await bodyOf(request, body)
   return Response.json({ secret: await makeToken(person.id, name, allowed) }, { status: 201 })
 })

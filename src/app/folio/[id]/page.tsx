@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { titleForPage } from '@/server/forPage'
+import { folioForPage } from '@/server/forPage'
 import { readerFrom } from '@/server/services/otherReader'
 import { FolioPage } from '@/ui/folio/FolioPage'
 
@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: 'Folio' }
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params
-  const title = await titleForPage(id)
-  if (title === null) notFound()
-  return <FolioPage id={id} title={title} reader={readerFrom(process.env)?.name ?? null} />
+  const folio = await folioForPage(id, `/folio/${id}`)
+  if (folio === null) notFound()
+  return <FolioPage id={id} title={folio.title} may={folio.may} reader={readerFrom(process.env)?.name ?? null} />
 }

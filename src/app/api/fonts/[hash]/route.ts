@@ -3,7 +3,7 @@ import { uploadsOf } from '@/server/uploads'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = route<{ hash: string }>('picture', async ({ person, params }) => {
+export const GET = route<{ hash: string }>('work', 'picture', async ({ person, params }) => {
   const [font] = await uploadsOf(person.id, 'font', [params.hash])
   if (!font) throw new Refusal({ code: 'not-found', what: 'font' })
   return new Response(new Uint8Array(font.data), {

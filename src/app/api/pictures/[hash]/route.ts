@@ -7,7 +7,7 @@ const tint = z.string().regex(/^[0-9a-f]{6}$/i)
 
 export const dynamic = 'force-dynamic'
 
-export const GET = route<{ hash: string }>('picture', async ({ person, params, request }) => {
+export const GET = route<{ hash: string }>('work', 'picture', async ({ person, params, request }) => {
   const [picture] = await uploadsOf(person.id, 'image', [params.hash])
   if (!picture) throw new Refusal({ code: 'not-found', what: 'picture' })
   const colour = tint.safeParse(new URL(request.url).searchParams.get('tint'))

@@ -3,7 +3,7 @@ import { takeBackToken } from '@/server/tokens'
 
 export const dynamic = 'force-dynamic'
 
-export const DELETE = route<{ id: string }>('folio change', async ({ person, params }) => {
+export const DELETE = route<{ id: string }>('own account', 'folio change', async ({ person, params }) => {
   if (!(await takeBackToken(person.id, params.id))) throw new Refusal({ code: 'not-found', what: 'token' })
   return new Response(null, { status: 204 })
 })

@@ -5,7 +5,7 @@ import { iconAt } from '@/server/iconFiles'
 const colour = z.string().regex(/^[0-9a-f]{6}$/i)
 
 /** An icon in a colour, as a picture of its own. */
-export const GET = route<{ family: string; name: string }>('picture', async ({ params, request }) => {
+export const GET = route<{ family: string; name: string }>('work', 'picture', async ({ params, request }) => {
   const given = colour.safeParse(new URL(request.url).searchParams.get('colour') ?? '000000')
   const icon = iconAt(`${params.family}/${params.name}`)
   if (!icon || !given.success) throw new Refusal({ code: 'not-found', what: 'icon' })

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { titleForPage } from '@/server/forPage'
+import { folioForPage } from '@/server/forPage'
 import { Bench } from '@/ui/bench/Bench'
 
 export const dynamic = 'force-dynamic'
@@ -13,15 +13,16 @@ type Asked = {
 
 export default async function Page({ params, searchParams }: Asked) {
   const { id, figureId } = await params
-  const title = await titleForPage(id)
-  if (title === null) notFound()
+  const folio = await folioForPage(id, `/folio/${id}/figure/${figureId}`)
+  if (folio === null) notFound()
   const { show } = await searchParams
   return (
     <Bench
       key={figureId}
       folioId={id}
       figureId={figureId}
-      title={title}
+      title={folio.title}
+      may={folio.may}
       show={show === 'drift' ? 'drift' : 'details'}
     />
   )

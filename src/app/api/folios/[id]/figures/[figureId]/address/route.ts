@@ -11,14 +11,14 @@ export const GET = folioRoute('read', 'folio change', async ({ folio, params }) 
 )
 
 /** Gives the figure's picture an address that needs no sign-in. */
-export const POST = folioRoute('edit', 'folio change', async ({ folio, params, person }) => {
+export const POST = folioRoute('publish', 'folio change', async ({ folio, params, person }) => {
   const { figures } = await freshProjection(folio)
   const figure = figures.find((f) => f.id === params.figureId)
   if (!figure) throw new Refusal({ code: 'not-found', what: 'figure' })
   return told(await makeAddress(folio, figure.id, person.id))
 })
 
-export const DELETE = folioRoute('edit', 'folio change', async ({ folio, params }) => {
+export const DELETE = folioRoute('publish', 'folio change', async ({ folio, params }) => {
   await takeBackAddress(folio, params.figureId ?? '')
   return told(null)
 })

@@ -1,0 +1,140 @@
+/** People on a server of a team: who gets in, what each may, and that what is taken is gone at once. */
+import assert from 'node:assert/strict'
+import type { ChildProcess } from 'node:child_process'
+import { after, before, test } from 'node:test'
+import { database, pool } from '../src/server/database'
+import { client, eventually, sleep, startServer } from './support'
+import { PASSWORD, Visitor } from './visitor'
+
+const base = 'http://localhost:4141'
+let server: ChildProcess
+const ada = new Visitor(base, 'Ada')
+const ben = new Visitor(base, 'Ben')
+
+before(async () => {
+  server = await startServer(4141, { IDLE_COMPASS_MODE: 'team' })
+  await ada.signUp()
+})
+after(async () => {
+  server.kill('SIGKILL')
+  await pool().end()
+})
+
+/** Mails of the outbox to somebody, the newest first. */
+const mailsTo = async (name: string): Promise<string[]> => {
+  const rows = await database()
+    .selectFrom('mail')
+    .select('words')
+    .where('recipient', '=', `${name.toLowerCase()}@gannet.example`)
+    .orderBy('made_at', 'desc')
+    .execute()
+  return rows.map((r) => r.words)
+}
+
+test('the first account is made once; after it there is no way in without an invitation', async () => {
+  const cid = new Visitor(base, 'Cid')
+  const refused = await cid.ask('POST', '/api/account', {
+    ...{ name: 'Cid', email: 'cid@gannet.example', password: PASSWORD },
+  })
+  assert.equal(refused.status, 403)
+  assert.equal((await cid.ask('GET', '/api/account')).status, 401)
+  assert.equal(
+    (await cid.ask('POST', '/api/auth/sign-up/email', { email: 'x@y.example', password: PASSWORD, name: 'X' })).status,
+    404,
+  )
+  const page = await cid.ask('GET', '/')
+  assert.equal(page.status, 307)
+  assert.match(page.headers.get('location') ?? '', /\/sign-in\?to=/)
+})
+
+test('a folio shared by mail: the invitation makes an account once, and the folio is there with the role it was given', async () => {
+  const folio = await ada.folio('# Boarding\n\nCheck the ramp.')
+  await ada.share(folio, 'ben@gannet.example', 'reviewer')
+  const [words = ''] = await mailsTo('Ben')
+  const token = /invitation\/([\w-]+)/.exec(words)?.[1] ?? assert.fail(words)
+  await ben.signUp(token)
+  assert.equal((await ben.ask('GET', `/api/folios/${folio}/exports`)).status, 200)
+  assert.equal((await ben.ask('POST', `/api/folios/${folio}/updates`, new Uint8Array([0, 0]))).status, 403)
+  assert.equal((await ben.ask('DELETE', `/api/folios/${folio}`)).status, 403)
+  const again = new Visitor(base, 'Again')
+  assert.equal(
+    (
+      await again.ask('POST', '/api/account', {
+        name: 'A',
+        email: 'ben@gannet.example',
+        password: PASSWORD,
+        invitation: token,
+      })
+    ).status,
+    410,
+  )
+})
+
+test('guest links let in by name, ask for their password, end, and are taken back while somebody reads', async (t) => {
+  const folio = await ada.folio('# Fog\n\nSound the horn.')
+  const guest = new Visitor(base, 'Gil')
+  const link = await ada.link(folio, 'reader', { password: 'tide' })
+  assert.equal((await guest.ask('POST', '/api/auth/guest/enter', { token: link.token, name: 'Gil' })).status, 403)
+  assert.equal((await guest.enter(link.token, 'tide')).status, 200)
+  const reading = client(t, base, folio, guest.headers)
+  await eventually('the guest reads', 5000, () => reading.states.includes('saved'))
+  const shown = await ada.json<{ links: { id: string; guests: { name: string }[] }[] }>(
+    'GET',
+    `/api/folios/${folio}/shares`,
+  )
+  assert.deepEqual(
+    shown.links[0]?.guests.map((g) => g.name),
+    ['Gil'],
+  )
+  const before = reading.states.length
+  await ada.json('DELETE', `/api/folios/${folio}/links/${link.id}`)
+  await eventually('the stream has ended', 2000, () => reading.states.slice(before).includes('refused'))
+  assert.equal((await guest.ask('GET', `/api/folios/${folio}/exports`)).status, 404)
+  assert.equal((await guest.enter(link.token, 'tide')).status, 404)
+  const soon = await ada.link(folio, 'editor', { endsAt: new Date(Date.now() + 1500) })
+  const late = new Visitor(base, 'Lou')
+  assert.equal((await late.enter(soon.token)).status, 200)
+  assert.equal((await late.ask('GET', `/api/folios/${folio}/exports`)).status, 200)
+  await sleep(1600)
+  assert.equal((await late.ask('GET', `/api/folios/${folio}/exports`)).status, 404)
+})
+
+test('a new password ends all sessions and their streams; the address is good once', async (t) => {
+  const folio = await ada.folio('# Tide\n\nLook at the table.')
+  const elsewhere = new Visitor(base, 'Ada')
+  assert.equal((await elsewhere.signIn()).status, 200)
+  const reading = client(t, base, folio, elsewhere.headers)
+  await eventually('it reads', 5000, () => reading.states.includes('saved'))
+  const asked = await elsewhere.ask('POST', '/api/auth/request-password-reset', { email: 'ada@gannet.example' })
+  const unknown = await elsewhere.ask('POST', '/api/auth/request-password-reset', { email: 'nobody@gannet.example' })
+  assert.deepEqual([asked.status, await asked.text()], [unknown.status, await unknown.text()])
+  const token = /token=([\w-]+)/.exec(
+    await eventually('the mail', 3000, () => mailsTo('Ada').then((m) => m[0] ?? null)),
+  )?.[1]
+  const newPassword = 'another ramp that holds'
+  assert.equal((await elsewhere.ask('POST', '/api/auth/reset-password', { token, newPassword })).status, 200)
+  await eventually('the stream has ended', 2000, () => reading.states.at(-1) === 'refused')
+  assert.equal((await elsewhere.ask('POST', '/api/auth/reset-password', { token, newPassword: PASSWORD })).status, 400)
+  assert.equal((await ada.ask('GET', '/api/account')).status, 401)
+  assert.equal((await ada.signIn()).status, 401)
+  assert.equal((await ada.signIn(newPassword)).status, 200)
+  assert.equal(
+    (await ada.ask('POST', '/api/auth/change-password', { currentPassword: newPassword, newPassword: PASSWORD }))
+      .status,
+    200,
+  )
+})
+
+test('guesses are slowed down by account, whatever the address; a sign-in from another site is refused', async () => {
+  const guesser = new Visitor(base, 'Ben')
+  const answers: number[] = []
+  for (let i = 0; i < 12; i++) answers.push((await guesser.signIn(`wrong password ${i}`)).status)
+  assert.ok(answers.includes(401) && answers.includes(429), answers.join())
+  const foreign = await guesser.ask(
+    'POST',
+    '/api/auth/sign-in/email',
+    { email: 'a@b.example', password: 'x' },
+    { origin: 'https://other.example' },
+  )
+  assert.equal(foreign.status, 403)
+})

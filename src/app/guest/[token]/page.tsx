@@ -1,0 +1,23 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { freshProjection } from '@/server/folioDocument'
+import { forPage } from '@/server/forPage'
+import { doorOf } from '@/server/people/guestLinks'
+import { GuestDoor } from '@/ui/people/GuestDoor'
+
+export const dynamic = 'force-dynamic'
+export const metadata: Metadata = { title: 'A shared folio', referrer: 'no-referrer' }
+
+const MAY = { reader: 'read', reviewer: 'remark', editor: 'edit', owner: 'edit' } as const
+
+export default async function Page({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params
+  const door = await forPage(() => doorOf(token))
+  if (!door) notFound()
+  const locked = door.password !== null
+  // Who has no password yet is not told what it is about.
+  const title = locked ? '' : (await forPage(() => freshProjection(door.folio))).title
+  return (
+    <GuestDoor token={token} title={title || 'A shared folio'} by={door.madeBy} may={MAY[door.role]} locked={locked} />
+  )
+}

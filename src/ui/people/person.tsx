@@ -1,0 +1,19 @@
+'use client'
+
+import { createContext, useContext, type ReactNode } from 'react'
+
+/** Who is here. `local`: nobody has to sign in on this installation. */
+export type Here = {
+  readonly id: string
+  readonly name: string
+  readonly kind: 'member' | 'guest' | 'demo'
+  readonly local: boolean
+}
+
+const PersonContext = createContext<Here | null>(null)
+/** Null on the pages before one is signed in. */
+export const usePerson = (): Here | null => useContext(PersonContext)
+
+export const PersonProvider = ({ person, children }: { person: Here | null; children: ReactNode }) => (
+  <PersonContext.Provider value={person}>{children}</PersonContext.Provider>
+)

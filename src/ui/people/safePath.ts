@@ -1,0 +1,6 @@
+/** Where to go after signing in: a path of ours, or the shelf. Anything that a browser would take for another site is none. */
+export function safePath(given: string | null | undefined): string {
+  if (!given || !/^\/(?![/\\])[\x21-\x7e]*$/.test(given)) return '/'
+  const there = new URL(given, 'http://here.invalid')
+  return there.origin === 'http://here.invalid' ? there.pathname + there.search + there.hash : '/'
+}
