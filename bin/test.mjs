@@ -127,12 +127,12 @@ function nodeTest(file, env) {
 try {
   // They wait more than they work: two at a time, those without a browser first.
   await Promise.all([
-    lane(`${DATABASE}_a`, ['files', 'door', 'programs']),
-    lane(`${DATABASE}_b`, ['commandLine', 'storage', 'sync', 'outage']),
+    lane(`${DATABASE}_a`, ['files', 'door', 'programs', 'people']),
+    lane(`${DATABASE}_b`, ['commandLine', 'storage', 'sync', 'outage', 'rights']),
   ])
   await Promise.all([
     lane(`${DATABASE}_a`, ['browser', 'shaping', 'reading', 'otherReader', 'pages']),
-    lane(`${DATABASE}_b`, ['stories', 'dress', 'delivery']),
+    lane(`${DATABASE}_b`, ['stories', 'dress', 'delivery', 'together']),
   ])
 } finally {
   if (!cluster.wasRunning) cluster.stop()

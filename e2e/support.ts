@@ -32,7 +32,10 @@ export async function startServer(port: number, more: Record<string, string> = {
   const child = spawn(
     process.execPath,
     ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    { env: { ...process.env, NODE_ENV: 'production', LOG_LEVEL: 'error', ...more }, stdio: ['ignore', 'ignore', 'inherit'] },
+    {
+      env: { ...process.env, NODE_ENV: 'production', LOG_LEVEL: 'error', ...more },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
   )
   await eventually(`the server on port ${port}`, 30_000, () =>
     fetch(`http://localhost:${port}/api/health`).then(

@@ -92,6 +92,25 @@ export type Tables = {
     about: ColumnType<unknown, string | null, string | null>
     came_from: string | null
   }
+  /** The first of a thread has a place; `state` is that of its thread. */
+  remark: {
+    id: string
+    folio_id: string
+    thread_id: string
+    figure_id: string | null
+    author_id: string | null
+    author_name: string
+    words: string
+    place: ColumnType<unknown, string | null, string | null>
+    proposal: ColumnType<unknown, string | null, string | null>
+    mentions: ColumnType<unknown, string | undefined, string>
+    state: ColumnType<string, string | undefined, string>
+    settled_by: string | null
+    settled_at: Date | null
+    made_at: Time
+    changed_at: Date | null
+  }
+  digest: { folio_id: string; account_id: string; sent_at: Time }
   /** Of a person, or of a team; at most one level below another. */
   shelf: {
     id: string

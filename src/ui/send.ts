@@ -19,7 +19,8 @@ export async function ask(
           ? { body }
           : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
     })
-    const json: unknown = response.status === 204 ? null : await response.json()
+    const words = await response.text()
+    const json: unknown = words === '' ? null : JSON.parse(words)
     if (response.ok) return { json }
     return { problem: sentenceIn(json) ?? `The server answered with status ${response.status}. Try again.` }
   } catch {

@@ -9,6 +9,7 @@ import { exports } from './m0007Exports'
 import { addresses } from './m0008Addresses'
 import { tokens } from './m0009Tokens'
 import { people } from './m0010People'
+import { remarks } from './m0011Remarks'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -22,4 +23,5 @@ export const migrations: Record<string, Migration> = {
   '0008_addresses': addresses,
   '0009_tokens': tokens,
   '0010_people': people,
+  '0011_remarks': remarks,
 }

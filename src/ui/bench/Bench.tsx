@@ -7,6 +7,12 @@ import { kinds } from '@/core/figure'
 import { compute } from '@/workers/client'
 import { useCommands } from '../chrome/commands'
 import { TopLine } from '../chrome/TopLine'
+import { TopTools } from '../chrome/TopTools'
+import { RemarksButton } from '../remarks/RemarksButton'
+import { openAt } from '../remarks/threads'
+import { useRemarks } from '../remarks/useRemarks'
+import { Others } from '../together/Others'
+import { useTogetherAtFigure } from '../together/useTogether'
 import { nameIn, trailTo } from '../folio/holders'
 import { FolioRights, useRightsChanges, type FolioRight } from '../folio/rights'
 import { SyncSentence, SyncStatus } from '../folio/SyncStatus'
@@ -18,6 +24,7 @@ import { FigureRoom } from './FigureRoom'
 import { FindBar } from './FindBar'
 import { Presentation } from './Presentation'
 import { SidePanel, type PanelName } from './panels'
+import { nodesIn } from './selection'
 import { Stage } from './Stage'
 import { useDrift } from './useDrift'
 import { usePassage } from './usePassage'
@@ -72,7 +79,7 @@ export function Bench({
             {canEdit ? (
               <Workplace folio={folio} shared={shared} panel={panel} onPanel={setPanel} />
             ) : (
-              <FigureRoom folio={folio} shared={shared} delivering={panel === 'deliver'} />
+              <FigureRoom folio={folio} shared={shared} panel={panel} onPanel={setPanel} />
             )}
           </FolioWardrobe>
         </FolioRights>
@@ -127,6 +134,9 @@ function Workplace({
   const work = useWork(folio, shared, passage)
   const drift = useDrift(shared.figure, passage)
   useKeepingVersions(folio.id, shared.figure)
+  const together = useTogetherAtFigure(folio, shared.figure.id, nodesIn(work.selection))
+  const remarks = useRemarks(folio)
+  const openRemarks = [...openAt(remarks.threads, shared.figure.id).values()].reduce((a, b) => a + b, 0)
   const still = useStill(work)
   // What is told beside the stage may come a little later than what is under the hand.
   const later = useDeferredValue(work)
@@ -171,6 +181,7 @@ function Workplace({
       { name: 'See what the text has changed (drift)', run: () => onPanel('drift') },
       { name: 'Versions of this figure', keys: 'Alt+V', run: () => onPanel('versions') },
       { name: 'Languages of this figure', run: () => onPanel('languages') },
+      { name: 'Remarks on this figure', keys: 'Alt+R', run: () => onPanel('remarks') },
       { name: 'Deliver: download or copy', keys: 'Alt+D', run: () => onPanel('deliver') },
     ],
     [work, onPanel],
@@ -184,10 +195,18 @@ function Workplace({
       <h1 className="sr-only">{figure.title || 'Figure'} on the bench</h1>
       <WordsPanel work={still} view={view} onView={setView} />
       <div className="relative grid min-h-0">
-        <Stage work={work} onContinue={kinds[figure.kind].continues ? onContinue : null} />
+        <Stage work={work} others={together.others} onContinue={kinds[figure.kind].continues ? onContinue : null} />
         {finding && <FindBar work={work} onClose={() => setFinding(false)} />}
       </div>
-      <SidePanel work={later} panel={panel} drift={drift} onPanel={onPanel} />
+      <SidePanel work={later} panel={panel} drift={drift} remarks={remarks} onPanel={onPanel} />
+      <TopTools>
+        <Others together={together} />
+        <RemarksButton
+          count={openRemarks}
+          open={panel === 'remarks'}
+          onToggle={() => onPanel(panel === 'remarks' ? 'details' : 'remarks')}
+        />
+      </TopTools>
       <ArrangementStrip work={still} />
       {presenting && work.scene && (
         <Presentation figure={figure} scene={work.scene} onClose={() => setPresenting(false)} />

@@ -5,8 +5,10 @@ import { changeNote, push, type Boxes } from '@/core/document'
 import { altTextOf } from '@/core/figure'
 import { type Point, stepOut } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
+import type { Other } from '@/sync/presence'
 import { partAt, sceneParts } from '../scene/SceneView'
 import { useCommands } from '../chrome/commands'
+import { OthersOnStage } from '../together/OthersOnStage'
 import { pushed } from './bending'
 import { EditInPlace } from './EditInPlace'
 import { CropMarks, FrameLine } from './FrameLine'
@@ -25,8 +27,15 @@ import { ZoomBar } from './ZoomBar'
 
 const NUDGE = 10
 
+type StageProps = {
+  readonly work: Work
+  /** Who else is at the folio. */
+  readonly others: readonly Other[]
+  readonly onContinue: (() => void) | null
+}
+
 /** The figure in its frame, to be taken hold of. `onContinue` puts continued figures beside it, where there is a cut. */
-export function Stage({ work, onContinue }: { work: Work; onContinue: (() => void) | null }) {
+export function Stage({ work, others, onContinue }: StageProps) {
   const { figure, scene, selection, editing } = work
   const viewing = useView(scene?.width ?? 1280, scene?.height ?? 720)
   const { box, view } = viewing
@@ -65,7 +74,7 @@ export function Stage({ work, onContinue }: { work: Work; onContinue: (() => voi
           if (file && id !== undefined) work.pictures.into(id, file)
         }}
       >
-        {stage && <Picture work={work} stage={stage} view={view} preview={preview} drawing={drawing} />}
+        {stage && <Picture work={work} others={others} stage={stage} view={view} preview={preview} drawing={drawing} />}
         <TypedInPlace work={work} view={view} onEnd={() => box.current?.focus()} />
         {question && <Asked question={question} view={view} onAnswer={answer} />}
         <Waiting work={work} />
@@ -122,13 +131,14 @@ const Drawn = memo(function Drawn({ scene, zoom }: { scene: Scene; zoom: number 
 
 type PictureProps = {
   readonly work: Work
+  readonly others: readonly Other[]
   readonly stage: StageOf
   readonly view: View
   readonly preview: Preview | null
   readonly drawing: RefObject<SVGSVGElement | null>
 }
 
-function Picture({ work, stage, view, preview, drawing }: PictureProps) {
+function Picture({ work, others, stage, view, preview, drawing }: PictureProps) {
   const { figure, selection } = work
   const { scene } = stage
   return (
@@ -148,6 +158,7 @@ function Picture({ work, stage, view, preview, drawing }: PictureProps) {
         {work.region && <RegionLit scene={scene} sets={work.region} zoom={view.zoom} />}
         {work.compared && <ComparedMarks before={work.compared} after={figure} scene={scene} zoom={view.zoom} />}
         <Pins scene={scene} zoom={view.zoom} />
+        <OthersOnStage others={others} figure={work.figure.id} scene={scene} zoom={view.zoom} />
         <InsetHandles figure={figure} scene={scene} zoom={view.zoom} />
         {work.ghost ? (
           <GhostMarks before={work.shared.figure} after={figure} scene={scene} zoom={view.zoom} />

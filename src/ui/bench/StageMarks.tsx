@@ -18,26 +18,10 @@ import {
   type Side,
   type Stage,
 } from './gestures'
+import { Halo } from './Halo'
 import type { Selection } from './selection'
 
 const line = (points: readonly Point[]) => points.map((p) => `${p.x},${p.y}`).join(' ')
-
-export const Halo = ({ box, zoom, thin = false }: { box: Box; zoom: number; thin?: boolean }) => {
-  const gap = 5 / zoom
-  return (
-    <rect
-      x={box.x - gap}
-      y={box.y - gap}
-      width={box.width + 2 * gap}
-      height={box.height + 2 * gap}
-      rx={10 / zoom}
-      fill="none"
-      stroke="var(--needle)"
-      strokeWidth={(thin ? 1.25 : 2) / zoom}
-      pointerEvents="none"
-    />
-  )
-}
 
 const Handle = ({ name, at, zoom }: { name: string; at: Point; zoom: number }) => (
   <circle

@@ -12,6 +12,9 @@ import { ManyDetails } from './ManyDetails'
 import { NodeDetails } from './NodeDetails'
 import { NoteDetails, Notes } from './NoteDetails'
 import { RegionDetails } from './RegionDetails'
+import { FigureRemarks } from '../remarks/FigureRemarks'
+import type { RemarkWork } from '../remarks/useRemarks'
+import { partOf } from './selection'
 import type { Drift } from './useDrift'
 import { subjectOf } from './subject'
 import { VersionsPanel } from './VersionsPanel'
@@ -21,10 +24,11 @@ import type { Work } from './work'
 const LookDetails = dynamic(() => import('./LookDetails'))
 const LanguagesPanel = dynamic(() => import('./LanguagesPanel'))
 
-export type PanelName = 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
+export type PanelName = 'remarks' | 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
 type PanelProps = {
   readonly work: Work
   readonly drift: Drift
+  readonly remarks: RemarkWork
   readonly panel: PanelName
   readonly onPanel: (panel: PanelName) => void
 }
@@ -44,6 +48,15 @@ const panels: Record<PanelName, (props: PanelProps) => React.ReactNode> = {
   drift: ({ work, drift, onPanel }) => <DriftPanel work={work} drift={drift} onClose={() => onPanel('details')} />,
   versions: ({ work, onPanel }) => <VersionsPanel work={work} onClose={() => onPanel('details')} />,
   languages: ({ work, onPanel }) => <LanguagesPanel work={work} onClose={() => onPanel('details')} />,
+  remarks: ({ work, remarks, onPanel }) => (
+    <FigureRemarks
+      {...{ folio: work.folio, figure: work.figure, remarks, region: work.region }}
+      part={work.selected?.kind === 'note' ? null : (work.selected?.id ?? null)}
+      asked={0}
+      onGo={(id) => work.select([partOf(work.figure, id)])}
+      onClose={() => onPanel('details')}
+    />
+  ),
   details: Details,
 }
 

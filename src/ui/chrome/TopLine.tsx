@@ -5,6 +5,7 @@ import type { ReactNode } from 'react'
 import { useCommandFinder } from './commands'
 import { PersonMenu } from '../people/PersonMenu'
 import { ThemeSwitch } from './ThemeSwitch'
+import { TOP_TOOLS } from './TopTools'
 import { Wordmark } from './Wordmark'
 
 export type Crumb = { readonly text: string; readonly href: string | null }
@@ -47,6 +48,7 @@ export function TopLine({
       </nav>
       {status}
       <div className="flex-1" />
+      <div id={TOP_TOOLS} className="flex items-center gap-2" />
       {stages && <Stages stages={stages} />}
       <button
         type="button"

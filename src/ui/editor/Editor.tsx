@@ -4,10 +4,11 @@ import { useEffect, useImperativeHandle, useRef, type Ref } from 'react'
 import { EditorState, Plugin, PluginKey } from 'prosemirror-state'
 import { tableEditing } from 'prosemirror-tables'
 import { Decoration, DecorationSet, EditorView } from 'prosemirror-view'
-import { ySyncPlugin, yUndoPlugin } from 'y-prosemirror'
+import { yCursorPlugin, ySyncPlugin, yUndoPlugin } from 'y-prosemirror'
 import type * as Y from 'yjs'
 import type { Span } from '@/core/text'
 import { pieceAt, type Projection } from '@/manuscript'
+import type { Carets } from '../together/carets'
 import { keyPlugins, writing } from './keys'
 import { pastePlugin } from './paste'
 import { offsetAt, positionsOf, projectDoc, spanBetween } from './projectDoc'
@@ -19,13 +20,22 @@ export type EditorHandle = {
   readonly topOf: (offset: number) => number | null
   /** The marked text, or the block (with its list) that the caret stands in. */
   readonly passage: () => Span | null
+  /** Brings a text offset into sight. */
+  readonly show: (offset: number) => void
   readonly focus: () => void
 }
-export type Marks = { readonly read: Span | null; readonly lit: readonly Span[] }
+export type Marks = {
+  readonly read: Span | null
+  readonly lit: readonly Span[]
+  /** Where open remarks stand. */
+  readonly remarked: readonly Span[]
+}
 
 type Props = {
   readonly fragment: Y.XmlFragment
   readonly marks: Marks
+  /** Where others write, as the caret plugin asks for it. */
+  readonly carets: Carets
   /** Whether it may be written in; else it is read, and marked. */
   readonly editable: boolean
   readonly handle: Ref<EditorHandle>
@@ -41,7 +51,7 @@ const marksPlugin = () =>
   new Plugin({
     key: marksKey,
     state: {
-      init: () => ({ marks: { read: null, lit: [] } as Marks, shown: DecorationSet.empty }),
+      init: () => ({ marks: { read: null, lit: [], remarked: [] } as Marks, shown: DecorationSet.empty }),
       apply: (tr, old, _, state) => {
         const given = tr.getMeta(marksKey) as Marks | undefined
         if (!given) return tr.docChanged ? { ...old, shown: old.shown.map(tr.mapping, tr.doc) } : old
@@ -52,6 +62,7 @@ const marksPlugin = () =>
         }
         const shown = [
           ...(given.read ? show(given.read, 'passage-read') : []),
+          ...given.remarked.flatMap((s) => show(s, 'words-remarked')),
           ...given.lit.flatMap((s) => show(s, 'words-lit')),
         ]
         return { marks: given, shown: DecorationSet.create(state.doc, shown) }
@@ -59,6 +70,18 @@ const marksPlugin = () =>
     },
     props: { decorations: (state) => marksKey.getState(state)?.shown },
   })
+
+/** The caret of somebody else, with their name. */
+function caretOf({ name, color }: { readonly name: string; readonly color: string }): HTMLElement {
+  const caret = document.createElement('span')
+  caret.className = 'others-caret'
+  caret.style.borderColor = color
+  const label = document.createElement('span')
+  label.style.background = color
+  label.textContent = name
+  caret.append('\u2060', label, '\u2060')
+  return caret
+}
 
 const hintPlugin = () =>
   new Plugin({
@@ -77,7 +100,7 @@ const hintPlugin = () =>
   })
 
 /** The manuscript: a rich-text editor on the shared document. */
-export function Editor({ fragment, marks, editable, handle, onText, onMark, onPoint, onTooLong }: Props) {
+export function Editor({ fragment, marks, carets, editable, handle, onText, onMark, onPoint, onTooLong }: Props) {
   const mount = useRef<HTMLDivElement>(null)
   const view = useRef<EditorView | null>(null)
   const calls = useRef({ onText, onMark, onPoint, onTooLong, editable })
@@ -93,6 +116,7 @@ export function Editor({ fragment, marks, editable, handle, onText, onMark, onPo
         schema: manuscriptSchema,
         plugins: [
           ySyncPlugin(fragment),
+          yCursorPlugin(carets as never, { cursorBuilder: caretOf }),
           yUndoPlugin(),
           ...keyPlugins(),
           pastePlugin((n, l) => calls.current.onTooLong(n, l)),
@@ -138,7 +162,7 @@ export function Editor({ fragment, marks, editable, handle, onText, onMark, onPo
       view.current = null
       editor.destroy()
     }
-  }, [fragment])
+  }, [fragment, carets])
 
   useEffect(() => {
     const v = view.current
@@ -160,6 +184,14 @@ export function Editor({ fragment, marks, editable, handle, onText, onMark, onPo
         return v && at ? v.coordsAtPos(at.piece.place + at.into).top - v.dom.getBoundingClientRect().top : null
       },
       passage: () => (view.current ? passageAtCaret(view.current) : null),
+      show: (offset) => {
+        const v = view.current
+        const at = v && pieceAt(projectDoc(v.state.doc), offset, 'after')
+        if (!v || !at) return
+        const { node } = v.domAtPos(at.piece.place + at.into)
+        const shown = node instanceof Element ? node : node.parentElement
+        shown?.scrollIntoView({ block: 'center' })
+      },
       focus: () => view.current?.focus(),
     }),
     [],

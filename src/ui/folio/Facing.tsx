@@ -74,6 +74,7 @@ export function Facing({
   children,
 }: FacingProps) {
   const page = useRef<HTMLDivElement>(null)
+  const tools = useRef<HTMLDivElement>(null)
   const [tops, setTops] = useState<Tops>(NO_TOPS)
   const [width, setWidth] = useState(0)
   const ordered = stands.toSorted((a, b) => byPlace(placeOf(a), placeOf(b)))
@@ -87,8 +88,10 @@ export function Facing({
     const cards = [...(page.current?.querySelectorAll<HTMLElement>('[data-card]') ?? [])]
     const heights = cards.map((c) => c.offsetHeight)
     const rings = ordered.map((s) => top(s.span))
+    // In a narrow window the tools take two lines.
+    const below = (tools.current?.offsetHeight ?? 0) + 16
     const placed = levelled(
-      ordered.map((_, i) => ({ wish: (rings[i] ?? 0) - 8, height: heights[i] ?? 0 })),
+      ordered.map((_, i) => ({ wish: Math.max((rings[i] ?? 0) - 8, below), height: heights[i] ?? 0 })),
       28,
     )
     const foot = Math.max(0, ...placed.map((t, i) => t + (heights[i] ?? 0)))
@@ -165,49 +168,51 @@ export function Facing({
       >
         {reading && <div className="sticky top-1 max-h-[calc(100vh-96px)] overflow-auto">{children}</div>}
         <div className={reading ? 'hidden' : ''}>
-          <span className="absolute top-2 left-6 flex gap-1">
-            {canEdit && (
+          <div ref={tools} className="absolute inset-x-6 top-2 flex flex-wrap justify-between gap-x-4">
+            <span className="flex flex-wrap gap-1">
+              {canEdit && (
+                <button
+                  type="button"
+                  className="quiet-button"
+                  title="One house style for all figures of the folio"
+                  onClick={onDress}
+                >
+                  Dress the folio
+                </button>
+              )}
               <button
                 type="button"
                 className="quiet-button"
-                title="One house style for all figures of the folio"
-                onClick={onDress}
+                title="As a document, slides, a web page or files"
+                onClick={onDeliver}
               >
-                Dress the folio
+                Deliver the folio
               </button>
-            )}
-            <button
-              type="button"
-              className="quiet-button"
-              title="As a document, slides, a web page or files"
-              onClick={onDeliver}
-            >
-              Deliver the folio
-            </button>
-            {onShare && (
-              <button type="button" className="quiet-button" title="People and guest links" onClick={onShare}>
-                Share the folio
+              {onShare && (
+                <button type="button" className="quiet-button" title="People and guest links" onClick={onShare}>
+                  Share the folio
+                </button>
+              )}
+            </span>
+            <span className={`flex flex-wrap gap-1 ${canEdit ? '' : 'hidden'}`}>
+              <FileButton
+                says="Open a file"
+                label="Files: texts, tables, diagrams, and figures made here"
+                accept={ACCEPTED}
+                multiple
+                className="quiet-button"
+                onFile={onOpen}
+              />
+              <button
+                type="button"
+                className="quiet-button"
+                title="From rows of a spreadsheet, or by typing"
+                onClick={onMake}
+              >
+                Make a figure by hand
               </button>
-            )}
-          </span>
-          <span className={`absolute top-2 right-6 flex gap-1 ${canEdit ? '' : 'hidden'}`}>
-            <FileButton
-              says="Open a file"
-              label="Files: texts, tables, diagrams, and figures made here"
-              accept={ACCEPTED}
-              multiple
-              className="quiet-button"
-              onFile={onOpen}
-            />
-            <button
-              type="button"
-              className="quiet-button"
-              title="From rows of a spreadsheet, or by typing"
-              onClick={onMake}
-            >
-              Make a figure by hand
-            </button>
-          </span>
+            </span>
+          </div>
           {ordered.map((s, i) => (
             <div
               key={s.figure.id}
@@ -232,7 +237,7 @@ export function Facing({
           ))}
           {ordered.length === 0 && !canEdit && <p className="mt-8 text-quiet">There is no figure in this folio yet.</p>}
           {ordered.length === 0 && canEdit && (
-            <div className="mt-8 max-w-[26rem] text-quiet">
+            <div className="mt-14 max-w-[26rem] text-quiet">
               <p className="mb-3 font-serif text-[19px] text-ink">This page is for figures.</p>
               <p className="mb-2">
                 Mark some text on the left, or set the caret in a paragraph or list and press Ctrl+Enter: what it can

@@ -3,11 +3,11 @@
 import dynamic from 'next/dynamic'
 import { nanoid } from 'nanoid'
 import { useRouter } from 'next/navigation'
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { blankFigure } from '@/core/figure'
-import type { Reading, Suggestion } from '@/core/propose'
+import type { Reading } from '@/core/propose'
 import type { Span } from '@/core/text'
-import { anchorOf, fromLineStart, projectShared, spanOf, type Projection } from '@/manuscript'
+import { anchorOf, fromLineStart, projectShared, type Projection } from '@/manuscript'
 import { compute } from '@/workers/client'
 import { useNewFolioPlace, useThisFolioPlace } from '../arrive/places'
 import { useFileDrop } from '../arrive/useFileDrop'
@@ -19,10 +19,16 @@ import type { Wardrobe } from '@/core/style'
 import { FolioRights, useMay, useRightsChanges, type FolioRight } from './rights'
 import { FolioWardrobe, useWardrobe } from './wardrobe'
 import { TopLine } from '../chrome/TopLine'
+import { TopTools } from '../chrome/TopTools'
+import { FolioRemarksAside } from '../remarks/FolioRemarksAside'
+import { RemarksButton } from '../remarks/RemarksButton'
+import { Others } from '../together/Others'
+import { useTogetherInFolio } from '../together/useTogether'
+import { useFolioRemarks } from '../remarks/useFolioRemarks'
 import { Editor, type EditorHandle } from '../editor/Editor'
 import { writing } from '../editor/keys'
 import { Facing } from './Facing'
-import { headingAbove, isSameText, partsAt, wordsOf, type Stand } from './stand'
+import { headingAbove, partsAt, wordsOf } from './stand'
 import { SyncSentence, SyncStatus } from './SyncStatus'
 import {
   addFigure,
@@ -36,17 +42,15 @@ import {
   type SharedFigure,
 } from './useFolio'
 import { useOtherReader } from './useOtherReader'
+import { useStands } from './useStands'
+import { useSuggestions } from './useSuggestions'
 import { useReadings, type Offered, type OfferedPicture } from './useReadings'
-import { WritingTools } from './WritingTools'
+import { Sheets, Tools, fromPassage, litInFigure, useMarks, type SheetName } from './spreadParts'
 
 /** With all that can be done with a reading: fetched while the worker warms up, before somebody asks for one. */
 const readingsPanel = () => import('./ReadingsPanel')
 const ReadingsPanel = dynamic(async () => (await readingsPanel()).ReadingsPanel)
-/** Fetched when somebody asks for it: with all that a style is made of. */
-const DressFolio = dynamic(async () => (await import('../dress/DressFolio')).DressFolio)
 const ArrivalsDialog = dynamic(async () => (await import('../arrive/ArrivalsDialog')).ArrivalsDialog)
-const ShareFolio = dynamic(async () => (await import('../people/ShareFolio')).ShareFolio)
-const DeliverFolio = dynamic(async () => (await import('../deliver/DeliverFolio')).DeliverFolio)
 
 type PageProps = {
   readonly id: string
@@ -93,9 +97,9 @@ const writingCommands = (write: (name: keyof typeof writing) => void): Command[]
     run: () => write(name),
   }))
 
-/** Places of a passage as places of the manuscript. */
-const fromPassage = (spans: readonly Span[], passage: Span): Span[] =>
-  spans.map((s) => ({ start: s.start + passage.start, end: s.end + passage.start }))
+/** The words that a reading leaves out. */
+const leftOutOf = (readings: { readonly offered: readonly Offered[] } | null, id: string | null) =>
+  readings?.offered.find((o) => o.reading.id === id)?.reading.coverage.left ?? null
 
 const MIN_MARK = 12
 const BOTH_PAGES = ['page', 'manuscript'] as const
@@ -106,11 +110,13 @@ const NO_READINGS: readonly Reading[] = []
 function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & { readonly folio: OpenFolio }) {
   const canEdit = useMay('edit')
   const canShare = useMay('share')
+  const canRemark = useMay('remark')
   const wardrobe = useWardrobe()
   const tell = useNotice()
   const [editor, setEditor] = useState<EditorHandle | null>(null)
   const [projection, setProjection] = useState<Projection<number>>({ text: '', pieces: [] })
   const [passage, setPassage] = useState<Span | null>(null)
+  const [marked, setMarked] = useState<Span | null>(null)
   const [lit, setLit] = useState<{ figure: string; parts: ReadonlySet<string>; words: readonly Span[] } | null>(null)
   /** The reading whose left-out words are listed, and so marked in the manuscript. */
   const [leftOut, setLeftOut] = useState<string | null>(null)
@@ -119,21 +125,10 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
   const suggestions = useSuggestions(canEdit ? text : '')
   useWarmWorker(wardrobe)
 
-  const stands = useMemo<Stand[]>(() => {
-    const shared = projectShared(folio.manuscript)
-    return figures.map((f) => {
-      const span = f.anchor && spanOf(folio.doc, shared, f.anchor)
-      return {
-        ...f,
-        span,
-        drifted:
-          f.figure.passage !== null &&
-          (span === null || !isSameText(f.figure, shared.text.slice(span.start, span.end))),
-      }
-    })
-    // `text` stands for the manuscript's content: anchors move with it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [figures, folio, text])
+  const stands = useStands(folio, figures, text)
+  const page = useRef<HTMLElement>(null)
+  const together = useTogetherInFolio(folio, page)
+  const said = useFolioRemarks(folio, text, stands, marked)
 
   const passageText = passage ? projection.text.slice(passage.start, passage.end) : null
   const asked = useDeferredValue(passageText)
@@ -153,8 +148,10 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
     else tell('There is no text at the caret. Write or mark something first.')
   }, [editor, projection, tell, canEdit])
   const onMark = useCallback(
-    (span: Span | null) =>
-      setPassage(canEdit && span && span.end - span.start >= MIN_MARK ? fromLineStart(projection, span) : null),
+    (span: Span | null) => {
+      setMarked(span)
+      setPassage(canEdit && span && span.end - span.start >= MIN_MARK ? fromLineStart(projection, span) : null)
+    },
     [projection, canEdit],
   )
   const close = useCallback(() => {
@@ -222,11 +219,13 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
     [stands, projection, passage, readings],
   )
 
-  const [open, setOpen] = useState<'dress' | 'deliver' | 'share' | null>(null)
+  const [open, setOpen] = useState<SheetName>(null)
   const dress = useCallback(() => setOpen('dress'), [])
   const deliver = useCallback(() => setOpen('deliver'), [])
   const share = useCallback(() => setOpen('share'), [])
+  const onShare = canShare ? share : null
   const write = useCallback((name: keyof typeof writing) => editor?.run(name), [editor])
+  const { ask: askRemark, toggle: toggleRemarks, lit: litRemark, remarked } = said
   const commands = useMemo<Command[]>(
     () => [
       ...(canEdit
@@ -237,104 +236,120 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
             ...writingCommands(write),
           ]
         : []),
-      ...(canShare ? [{ name: 'Share the folio: people and guest links', run: share }] : []),
+      ...(onShare ? [{ name: 'Share the folio: people and guest links', run: onShare }] : []),
       { name: 'Deliver the folio: document, slides, web page, files', run: deliver },
+      { name: 'Remarks: show or hide the list', keys: 'Alt+R', run: toggleRemarks },
+      ...(canRemark ? [{ name: 'Remark on the marked words', keys: 'Mod+Alt+M', at: BOTH_PAGES, run: askRemark }] : []),
       ...(passage ? [{ name: 'Close the readings', keys: 'Escape', at: BOTH_PAGES, run: close }] : []),
     ],
-    [readPassage, passage, close, write, makeByHand, dress, deliver, share, canEdit, canShare],
+    [
+      readPassage,
+      passage,
+      close,
+      write,
+      makeByHand,
+      dress,
+      deliver,
+      canEdit,
+      onShare,
+      canRemark,
+      toggleRemarks,
+      askRemark,
+    ],
   )
   useCommands(commands)
 
   const topOf = useCallback((offset: number) => editor?.topOf(offset) ?? null, [editor])
-  const marks = useMemo(() => {
-    const listed = current ? readings?.offered.find((o) => o.reading.id === leftOut)?.reading.coverage.left : undefined
-    const words =
-      lit?.words ??
-      (passage && listed
-        ? fromPassage(
-            listed.map((l) => l.span),
-            passage,
-          )
-        : [])
-    return { read: passage, lit: words }
-  }, [passage, lit, readings, current, leftOut])
+  const listed = leftOutOf(current ? readings : null, leftOut)
+  const marks = useMarks({ lit: lit?.words ?? null, remark: litRemark, passage, listed, remarked })
   return (
-    <main
-      className={`min-h-0 flex-1 overflow-auto px-7 py-5 ${canEdit && drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
-      aria-label="Facing pages"
-      {...(canEdit ? drop.handlers : {})}
-    >
-      <h1 className="sr-only">{title}</h1>
-      <div className="mx-auto grid min-h-full max-w-[1500px] grid-cols-[minmax(0,1fr)_56px_minmax(0,1.12fr)] rounded border border-rule bg-page">
-        <section className="px-10 pt-4 pb-16" aria-label="Manuscript page">
-          {canEdit && <WritingTools run={write} onRead={readPassage} />}
-          <Editor
-            fragment={folio.manuscript}
-            marks={marks}
-            editable={canEdit}
-            handle={setEditor}
-            onText={setProjection}
-            onMark={onMark}
-            onPoint={pointAtWords}
-            onTooLong={(length, limit) =>
-              tell(
-                `This text has ${length.toLocaleString('en')} characters; a folio holds ${limit.toLocaleString('en')}. Split it into chapters and paste them one by one. Nothing was pasted.`,
-              )
-            }
-          />
-        </section>
-        <Facing
-          folio={folio}
-          stands={stands}
-          suggestions={suggestions.filter(
-            (s) => !stands.some((f) => f.span && f.span.start < s.span.end && s.span.start < f.span.end),
-          )}
-          passage={passage}
-          topOf={topOf}
-          version={projection}
-          lit={lit}
-          onRead={setPassage}
-          onRemove={remove}
-          onMake={makeByHand}
-          onOpen={openFile}
-          onDress={dress}
-          onDeliver={deliver}
-          onShare={canShare ? share : null}
-          canEdit={canEdit}
-          onPoint={(s, part) => pointAtPart(s.figure.id, part === null ? [] : wordsOf(s, projection.text, part), part)}
-        >
-          {passage && (
-            <ReadingsPanel
-              onChange={change}
-              other={other}
-              onAnswer={(id, question, label) => {
-                keepAnswer(folio, question, label)
-                if (label === null) again(id)
-              }}
-              answers={answers}
-              readings={readings}
-              current={current}
-              lit={lit?.figure === 'readings' ? lit.parts : NO_PARTS}
-              onPoint={(o, part) => {
-                const source =
-                  part === null ? [] : ((o.reading.figure.nodes[part] ?? o.reading.figure.links[part])?.source ?? [])
-                pointAtPart('readings', fromPassage(source, passage), part)
-              }}
-              onChoose={choose}
-              onMore={more}
-              onLeftOut={setLeftOut}
-              onClose={close}
+    <div className={`grid min-h-0 flex-1 ${said.open ? 'grid-cols-[minmax(0,1fr)_340px]' : ''}`}>
+      <TopTools>
+        <Others together={together} />
+        <RemarksButton count={said.count} open={said.open} onToggle={toggleRemarks} />
+      </TopTools>
+      <main
+        ref={page}
+        className={`min-h-0 flex-1 overflow-auto px-7 py-5 ${canEdit && drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
+        aria-label="Facing pages"
+        {...(canEdit ? drop.handlers : {})}
+      >
+        <h1 className="sr-only">{title}</h1>
+        <div className="mx-auto grid min-h-full max-w-[1500px] grid-cols-[minmax(0,1fr)_56px_minmax(0,1.12fr)] rounded border border-rule bg-page">
+          <section className="px-10 pt-4 pb-16" aria-label="Manuscript page">
+            <Tools write={write} onRead={readPassage} onRemark={askRemark} />
+            <Editor
+              fragment={folio.manuscript}
+              marks={marks}
+              carets={together.carets}
+              editable={canEdit}
+              handle={setEditor}
+              onText={setProjection}
+              onMark={onMark}
+              onPoint={pointAtWords}
+              onTooLong={(length, limit) =>
+                tell(
+                  `This text has ${length.toLocaleString('en')} characters; a folio holds ${limit.toLocaleString('en')}. Split it into chapters and paste them one by one. Nothing was pasted.`,
+                )
+              }
             />
-          )}
-        </Facing>
-      </div>
-      {open === 'dress' && <DressFolio folio={folio} onClose={() => setOpen(null)} />}
-      {opening.open && (
-        <ArrivalsDialog folio={folio} arriving={opening.arriving} places={[here, anew]} onClose={opening.close} />
+          </section>
+          <Facing
+            folio={folio}
+            stands={stands}
+            suggestions={suggestions.filter(
+              (s) => !stands.some((f) => f.span && f.span.start < s.span.end && s.span.start < f.span.end),
+            )}
+            passage={passage}
+            topOf={topOf}
+            version={projection}
+            lit={lit ?? litInFigure(said)}
+            onRead={setPassage}
+            onRemove={remove}
+            onMake={makeByHand}
+            onOpen={openFile}
+            onDress={dress}
+            onDeliver={deliver}
+            onShare={onShare}
+            canEdit={canEdit}
+            onPoint={(s, part) =>
+              pointAtPart(s.figure.id, part === null ? [] : wordsOf(s, projection.text, part), part)
+            }
+          >
+            {passage && (
+              <ReadingsPanel
+                onChange={change}
+                other={other}
+                onAnswer={(id, question, label) => {
+                  keepAnswer(folio, question, label)
+                  if (label === null) again(id)
+                }}
+                answers={answers}
+                readings={readings}
+                current={current}
+                lit={lit?.figure === 'readings' ? lit.parts : NO_PARTS}
+                onPoint={(o, part) => {
+                  const source =
+                    part === null ? [] : ((o.reading.figure.nodes[part] ?? o.reading.figure.links[part])?.source ?? [])
+                  pointAtPart('readings', fromPassage(source, passage), part)
+                }}
+                onChoose={choose}
+                onMore={more}
+                onLeftOut={setLeftOut}
+                onClose={close}
+              />
+            )}
+          </Facing>
+        </div>
+        {opening.open && (
+          <ArrivalsDialog folio={folio} arriving={opening.arriving} places={[here, anew]} onClose={opening.close} />
+        )}
+        <Sheets folio={folio} open={open} onClose={() => setOpen(null)} />
+      </main>
+      {said.open && (
+        <FolioRemarksAside folio={folio} figures={figures} said={said} onShow={(offset) => editor?.show(offset)} />
       )}
-      {open === 'deliver' && <DeliverFolio folio={folio} onClose={() => setOpen(null)} />}
-      {open === 'share' && <ShareFolio folio={folio.id} onClose={() => setOpen(null)} />}
-    </main>
+    </div>
   )
 }
 
@@ -351,24 +366,4 @@ function useWarmWorker(wardrobe: Wardrobe): void {
     }, WARM_AFTER_MS)
     return () => clearTimeout(timer)
   }, [wardrobe])
-}
-
-const SUGGEST_AFTER_MS = 350
-
-function useSuggestions(text: string): readonly Suggestion[] {
-  const [found, setFound] = useState<readonly Suggestion[]>([])
-  useEffect(() => {
-    let current = true
-    const timer = setTimeout(() => {
-      compute()
-        .suggest(text)
-        .then((s) => current && setFound(s))
-        .catch((error: unknown) => console.error('suggest', error))
-    }, SUGGEST_AFTER_MS)
-    return () => {
-      current = false
-      clearTimeout(timer)
-    }
-  }, [text])
-  return found.filter((s) => s.span.end <= text.length)
 }

@@ -7,6 +7,7 @@ import {
   Italic,
   List,
   ListOrdered,
+  MessageSquareText,
   Pilcrow,
   Redo2,
   Table,
@@ -28,13 +29,19 @@ const icons: Record<keyof typeof writing, LucideIcon> = {
   redo: Redo2,
 }
 
+type Props = {
+  readonly run: (name: keyof typeof writing) => void
+  readonly onRead: () => void
+  readonly onRemark: () => void
+}
+
 /** The few tools of writing, quiet above the page. */
-export function WritingTools({ run, onRead }: { run: (name: keyof typeof writing) => void; onRead: () => void }) {
+export function WritingTools({ run, onRead, onRemark }: Props) {
   return (
     <div
       role="toolbar"
       aria-label="Writing"
-      className="-ml-1.5 mb-4 flex h-9 items-center gap-0.5 border-b border-rule pb-1.5"
+      className="-ml-1.5 mb-4 flex min-h-9 flex-wrap items-center gap-0.5 border-b border-rule pb-1.5"
     >
       {(Object.keys(icons) as (keyof typeof writing)[]).map((name) => {
         const Icon = icons[name]
@@ -52,9 +59,10 @@ export function WritingTools({ run, onRead }: { run: (name: keyof typeof writing
           </button>
         )
       })}
+      <RemarkTool onRemark={onRemark} />
       <button
         type="button"
-        className="quiet-button ml-auto font-semibold text-sea"
+        className="quiet-button ml-auto font-semibold whitespace-nowrap text-sea"
         onMouseDown={(e) => e.preventDefault()}
         onClick={onRead}
         title="Read the marked text, or the block at the caret (Ctrl+Enter)"
@@ -64,3 +72,18 @@ export function WritingTools({ run, onRead }: { run: (name: keyof typeof writing
     </div>
   )
 }
+
+/** What is said about the marked words; they stay marked meanwhile. */
+export const RemarkTool = ({ onRemark, says }: Pick<Props, 'onRemark'> & { readonly says?: string }) => (
+  <button
+    type="button"
+    className="quiet-button"
+    aria-label="Remark on the marked words"
+    title="Remark on the marked words (Ctrl+Alt+M)"
+    onMouseDown={(e) => e.preventDefault()}
+    onClick={onRemark}
+  >
+    <MessageSquareText size={16} aria-hidden="true" />
+    {says}
+  </button>
+)

@@ -2,5 +2,7 @@
 export function safePath(given: string | null | undefined): string {
   if (!given || !/^\/(?![/\\])[\x21-\x7e]*$/.test(given)) return '/'
   const there = new URL(given, 'http://here.invalid')
-  return there.origin === 'http://here.invalid' ? there.pathname + there.search + there.hash : '/'
+  // Dots may have gone, and left two strokes at the front.
+  const ours = there.origin === 'http://here.invalid' && !there.pathname.startsWith('//')
+  return ours ? there.pathname + there.search + there.hash : '/'
 }

@@ -1,0 +1,38 @@
+'use client'
+
+import type { TogetherView } from './useTogether'
+
+type Props = { readonly together: TogetherView }
+
+const MOST = 6
+
+/** Who else is here: a round of letters each, in the colour of their caret. Pressed, it follows them. */
+export function Others({ together: { others, followed: who, follow } }: Props) {
+  const followed = who?.window ?? null
+  if (others.length === 0) return null
+  return (
+    <ul aria-label="Also here" className="flex items-center gap-1">
+      {others.slice(0, MOST).map((o) => (
+        <li key={o.window}>
+          <button
+            type="button"
+            className={`flex size-7 items-center justify-center rounded-full text-[12px] font-semibold text-white ${followed === o.window ? 'ring-2 ring-needle ring-offset-1' : ''}`}
+            style={{ background: o.colour }}
+            aria-pressed={followed === o.window}
+            aria-label={`${o.name} is here; follow`}
+            title={`${o.name}: ${o.place.view === 'figure' ? 'at a figure' : 'at the manuscript'}. Press to follow.`}
+            onClick={() => follow(followed === o.window ? null : o.window)}
+          >
+            {initials(o.name)}
+          </button>
+        </li>
+      ))}
+      {others.length > MOST && <li className="text-[13px] text-quiet">+{others.length - MOST}</li>}
+    </ul>
+  )
+}
+
+const initials = (name: string): string => {
+  const words = name.trim().split(/\s+/)
+  return ((words[0]?.[0] ?? '?') + (words.length > 1 ? (words.at(-1)?.[0] ?? '') : '')).toUpperCase()
+}
