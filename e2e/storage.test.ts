@@ -12,7 +12,8 @@ import { DEMO_PERSON } from '../src/server/people/signedIn'
 import { database, pool } from '../src/server/database'
 import { freshProjection, loadDocument } from '../src/server/folioDocument'
 import { folioEvents } from '../src/server/folioEvents'
-import { foliosOf, makeFolio, renameFolio } from '../src/server/folios'
+import { firstShelf, makeFolio, renameFolio } from '../src/server/folios'
+import { foliosIn } from '../src/server/shelves'
 import { restoreFolio } from '../src/server/restore'
 import { SHARED } from '../src/server/soundUpdate'
 import { keepVersion, nameVersion, versionsOf } from '../src/server/versions'
@@ -22,6 +23,7 @@ after(() => pool().end())
 
 /** Rounds of the interleaving test; a long sweep asks for many. */
 const ROUNDS = Number(process.env.ROUNDS ?? 3)
+const onShelf = async () => foliosIn(DEMO_PERSON.id, { shelf: (await firstShelf(DEMO_PERSON.id)).id }, 'changed', 1)
 const make = (title: string) => makeFolio(DEMO_PERSON.id, title, 'Check the ramp.')
 
 function writer(folio: string, seed: number, steps: number) {
@@ -220,7 +222,7 @@ test('what an earlier version let in takes nothing else with it, and comes back 
     const data = spoil ? Buffer.from(Y.encodeStateAsUpdate(doc, before)) : Buffer.from([1, 2, 3, 255])
     await database().insertInto('folio_update').values({ folio_id: folio, sequence: 2, data }).execute()
     await database().updateTable('folio').set({ sequence: '2' }).where('id', '=', folio).execute()
-    const { folios } = await foliosOf(DEMO_PERSON.id, 1)
+    const { folios } = await onShelf()
     assert.equal(folios.find((f) => f.id === folio)?.summary, null, `${name}: said to be damaged`)
     assert.equal(folios.find((f) => f.id === folio)?.title, `Damaged: ${name}`)
     assert.ok(folios.find((f) => f.id === other)?.summary, 'its neighbour is there')
@@ -243,7 +245,7 @@ test('a projection that cannot be kept is shown all the same', async (t) => {
     database(),
   )
   assert.equal((await freshProjection(folio)).title, 'Renamed')
-  const { folios } = await foliosOf(DEMO_PERSON.id, 1)
+  const { folios } = await onShelf()
   assert.ok(folios.find((f) => f.id === folio)?.summary)
 })
 

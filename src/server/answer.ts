@@ -35,7 +35,7 @@ export const route =
   <P>(action: OwnAction, rate: RateName, handle: (asked: Asked & { params: P }) => Promise<Response>) =>
   async (request: Request, context: { params: Promise<P> }): Promise<Response> =>
     guarded(request, rate, async (person) => {
-      told(authorizeOwn(person, action), 'address')
+      refuseUnless(authorizeOwn(person, action), 'address')
       return handle({ person, request, params: await context.params })
     })
 
@@ -84,15 +84,16 @@ export const teamRoute =
     guarded(request, rate, async (person) => {
       const params = await context.params
       const team = params.id ?? ''
-      told(await authorizeInTeam(person, action, team), 'team')
+      refuseUnless(await authorizeInTeam(person, action, team), 'team')
       return handle({ person, request, team, params })
     })
 
 /** Refuses unless the person may do `action` to the folio. */
 export const allowed = async (person: Person, action: FolioAction, folio: string): Promise<void> =>
-  told(await authorize(person, action, folio), 'folio')
+  refuseUnless(await authorize(person, action, folio), 'folio')
 
-function told(verdict: Verdict, what: string): void {
+/** Answers what is not allowed, or may not even be known, with a problem. */
+export function refuseUnless(verdict: Verdict, what: string): void {
   if (verdict === 'not-found') throw new Refusal({ code: 'not-found', what })
   if (verdict === 'not-allowed') throw new Refusal({ code: 'not-allowed' })
 }

@@ -8,6 +8,7 @@ import { inTextOrder, projectShared, type Anchor } from '@/manuscript'
 import { database } from './database'
 import { log } from './log'
 import { BrokenFolio, withNewest } from './openFolios'
+import { keepWords } from './search'
 import { slicesOf, slicesSince } from './slices'
 import { SHARED, newDocument } from './soundUpdate'
 
@@ -141,10 +142,16 @@ async function keep(
     return sql`(${folio}, ${sequence}::bigint, ${columns.projection}::jsonb, ${columns.summary}::jsonb)`
   })
   try {
-    await sql`
-      update folio set projection = made.projection, summary = made.summary, projected_sequence = made.sequence
-      from (values ${sql.join(rows)}) as made (id, sequence, projection, summary)
-      where folio.id = made.id and folio.projected_sequence <= made.sequence`.execute(database())
+    await database()
+      .transaction()
+      .execute(async (tx) => {
+        const kept = await sql<{ id: string }>`
+          update folio set projection = made.projection, summary = made.summary, projected_sequence = made.sequence
+          from (values ${sql.join(rows)}) as made (id, sequence, projection, summary)
+          where folio.id = made.id and folio.projected_sequence <= made.sequence returning folio.id`.execute(tx)
+        const done = new Set(kept.rows.map((r) => r.id))
+        for (const { folio, projection } of made) if (done.has(folio)) await keepWords(tx, folio, projection)
+      })
   } catch (error) {
     log.warn({ folios: made.length, error: String(error) }, 'projections could not be kept')
   }

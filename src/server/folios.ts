@@ -5,41 +5,9 @@ import * as Y from 'yjs'
 import { nodesFromText, sharedNodes } from '@/manuscript'
 import { changeDocument, type Appended } from './appendUpdate'
 import { database } from './database'
-import { projectionOf, stored, summariesOf, type FolioSummary } from './folioDocument'
+import { loadDocument, projectionOf, stored } from './folioDocument'
+import { keepWords } from './search'
 import { SHARED, newDocument } from './soundUpdate'
-
-/** `summary` is null where what is stored cannot be read; `title` is then the last one known. */
-export type FolioRow = {
-  readonly id: string
-  readonly title: string
-  readonly changedAt: Date
-  readonly summary: FolioSummary | null
-}
-export type ShelfPage = { readonly folios: readonly FolioRow[]; readonly count: number }
-
-export const SHELF_PAGE = 48
-
-/** One page of a person's folios, the one changed last first; pages are numbered from 1. */
-export async function foliosOf(owner: string, page: number): Promise<ShelfPage> {
-  const onShelf = database().selectFrom('folio').where('owner_id', '=', owner).where('deleted_at', 'is', null)
-  const [rows, { count }] = await Promise.all([
-    onShelf
-      .select(['id', 'changed_at', 'summary', sql<boolean>`sequence > projected_sequence`.as('is_stale')])
-      .orderBy('changed_at', 'desc')
-      .orderBy('id')
-      .limit(SHELF_PAGE)
-      .offset((page - 1) * SHELF_PAGE)
-      .execute(),
-    onShelf.select((e) => e.fn.countAll<string>().as('count')).executeTakeFirstOrThrow(),
-  ])
-  const made = await summariesOf(rows.filter((r) => r.is_stale || r.summary === null).map((r) => r.id))
-  const folios = rows.map((r): FolioRow => {
-    const known = r.summary as FolioSummary | null
-    const summary = made.has(r.id) ? (made.get(r.id) ?? null) : known
-    return { id: r.id, title: (summary ?? known)?.title || 'Untitled folio', changedAt: r.changed_at, summary }
-  })
-  return { folios, count: Number(count) }
-}
 
 /** The shelf new folios go to; made where there is none. */
 export async function firstShelf(owner: string): Promise<{ id: string; name: string }> {
@@ -47,6 +15,7 @@ export async function firstShelf(owner: string): Promise<{ id: string; name: str
     .selectFrom('shelf')
     .select(['id', 'name'])
     .where('owner_id', '=', owner)
+    .where('team_id', 'is', null)
     .orderBy('created_at')
     .executeTakeFirst()
   if (row) return row
@@ -64,30 +33,52 @@ export function makeFolio(
   title: string,
   text: string,
   more: (doc: Y.Doc) => void = () => undefined,
+  shelf: string | null = null,
 ): Promise<string> {
   const doc = newDocument()
   doc.getMap(SHARED.head).set('title', title)
   doc.getXmlFragment(SHARED.manuscript).insert(0, sharedNodes(nodesFromText(text)))
   more(doc)
-  return keepDocument(owner, doc)
+  return keepDocument(owner, doc, shelf)
 }
 
 /** Makes a folio of a document: its row and its first update come into being together. */
-export async function keepDocument(owner: string, doc: Y.Doc): Promise<string> {
+export async function keepDocument(owner: string, doc: Y.Doc, on: string | null = null): Promise<string> {
   const id = nanoid()
-  const shelf = await firstShelf(owner)
+  const shelf = on ?? (await firstShelf(owner)).id
+  const projection = projectionOf(doc)
   const data = Buffer.from(Y.encodeStateAsUpdate(doc))
   await database()
     .transaction()
     .execute(async (tx) => {
-      const row = { id, shelf_id: shelf.id, owner_id: owner, sequence: '1', projected_sequence: 1 }
+      const row = { id, shelf_id: shelf, owner_id: owner, sequence: '1', projected_sequence: 1 }
       const loose = { loose_updates: 1, loose_bytes: data.length }
       await tx
         .insertInto('folio')
-        .values({ ...row, ...loose, ...stored(projectionOf(doc)) })
+        .values({ ...row, ...loose, ...stored(projection) })
         .execute()
       await tx.insertInto('folio_update').values({ folio_id: id, sequence: 1, data }).execute()
+      await keepWords(tx, id, projection)
     })
+  return id
+}
+
+/** A copy on a shelf of one's own, with what the folio holds now and nothing of its history. */
+export async function copyFolio(owner: string, folio: string, shelf: string | null): Promise<string> {
+  const { doc } = await loadDocument(folio)
+  const head = doc.getMap(SHARED.head)
+  head.set('title', `${String(head.get('title') ?? '') || 'Folio'}, copy`)
+  const id = await keepDocument(owner, doc, shelf)
+  await database()
+    .insertInto('folio_upload')
+    .columns(['folio_id', 'hash'])
+    .expression((e) =>
+      e
+        .selectFrom('folio_upload')
+        .select([sql.lit(id).as('folio_id'), 'hash'])
+        .where('folio_id', '=', folio),
+    )
+    .execute()
   return id
 }
 

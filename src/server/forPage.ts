@@ -5,6 +5,7 @@ import { standingOf, verdictOn, type Person } from './authorize'
 import { freshProjection } from './folioDocument'
 import { signedIn } from './people/signedIn'
 import { folioRights, type FolioAction } from './rights'
+import { noteOpened } from './shelves'
 
 /** Work for a page. What goes wrong reaches the page that says so as its `digest`, which alone crosses over to the
  *  browser: the code of the problem. */
@@ -39,6 +40,8 @@ export async function folioForPage(id: string, path: string): Promise<FolioForPa
     if (!standing || standing.deleted) return null
     const actions = Object.keys(folioRights) as FolioAction[]
     const may = actions.filter((action) => verdictOn(standing, action) === 'allowed')
-    return may.includes('read') ? { person, title: (await freshProjection(id)).title, may } : null
+    if (!may.includes('read')) return null
+    await noteOpened(person.id, id)
+    return { person, title: (await freshProjection(id)).title, may }
   })
 }

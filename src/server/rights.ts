@@ -15,6 +15,7 @@ type Right = {
 
 export const folioRights = {
   read: { least: 'reader', guests: true, means: 'see the folio, its versions and who is here; make files of it' },
+  copy: { least: 'reader', guests: false, means: 'put a copy onto a shelf of one’s own' },
   remark: { least: 'reviewer', guests: true, means: 'remark and propose, answer, resolve' },
   edit: { least: 'editor', guests: true, means: 'change manuscript, figures and looks; restore versions' },
   publish: { least: 'editor', guests: false, means: 'give out public pages and addresses of pictures' },

@@ -46,12 +46,14 @@ export async function beginFolio(
   title: string,
   text: string,
   figures: readonly Figure[] = [],
+  shelf: string | null = null,
 ): Promise<string> {
   const standard = await standardOf(owner)
-  const id = await makeFolio(owner, title, text, (doc) => {
+  const fill = (doc: Y.Doc) => {
     if (standard) putOnStandard(doc, standard)
     for (const f of figures) doc.getMap(SHARED.figures).set(f.id, newSharedFigure(f))
-  })
+  }
+  const id = await makeFolio(owner, title, text, fill, shelf)
   if (standard?.own) {
     const { fonts, logo } = broughtBy(standard.own)
     await lendUploads(owner, id, [...fonts, ...(logo ? [logo] : [])])

@@ -110,6 +110,10 @@ export type Tables = {
     made_at: Time
     changed_at: Date | null
   }
+  favourite: { account_id: string; folio_id: string; at: Time }
+  opened: { account_id: string; folio_id: string; at: Time }
+  /** A paragraph, or the words of a figure. */
+  folio_words: { folio_id: string; place: number; figure_id: string | null; words: string; vector: Generated<string> }
   digest: { folio_id: string; account_id: string; sent_at: Time }
   /** Of a person, or of a team; at most one level below another. */
   shelf: {

@@ -27,6 +27,7 @@ export type Problem =
   | { readonly code: 'email-taken' }
   | { readonly code: 'team-needs-owner'; readonly team: string }
   | { readonly code: 'shelf-not-empty' }
+  | { readonly code: 'shelves-too-many'; readonly limit: number }
   | { readonly code: 'remarks-too-many' }
   | { readonly code: 'foreign-origin' }
   | { readonly code: 'foreign-host'; readonly allowed: readonly string[] }
@@ -103,6 +104,7 @@ const english: Sentences = {
   'team-needs-owner': (p) =>
     `“${p.team}” would be left without an owner. Make somebody else its owner first, or delete it.`,
   'remarks-too-many': () => 'A folio holds 2000 remarks. Remove some that are settled.',
+  'shelves-too-many': (p) => `${p.limit} shelves are as many as there is room for. Put some together.`,
   'shelf-not-empty': () => 'There are folios on this shelf. Move them first.',
   'foreign-origin': () => 'The request came from another site and was refused. Open Idle Compass at its own address.',
   'foreign-host': (p) =>

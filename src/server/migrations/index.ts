@@ -10,6 +10,7 @@ import { addresses } from './m0008Addresses'
 import { tokens } from './m0009Tokens'
 import { people } from './m0010People'
 import { remarks } from './m0011Remarks'
+import { shelves } from './m0012Shelves'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -24,4 +25,5 @@ export const migrations: Record<string, Migration> = {
   '0009_tokens': tokens,
   '0010_people': people,
   '0011_remarks': remarks,
+  '0012_shelves': shelves,
 }

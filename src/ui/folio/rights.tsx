@@ -5,7 +5,7 @@ import { createContext, useContext, useEffect, type ReactNode } from 'react'
 import type { OpenFolio } from './useFolio'
 
 /** What the person may do to the folio that is open, as the server said when the page was made, and anew when that changes. */
-export type FolioRight = 'read' | 'remark' | 'edit' | 'publish' | 'share' | 'delete'
+export type FolioRight = 'read' | 'copy' | 'remark' | 'edit' | 'publish' | 'share' | 'delete'
 
 const RightsContext = createContext<ReadonlySet<FolioRight>>(new Set())
 

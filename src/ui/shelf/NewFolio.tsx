@@ -16,7 +16,10 @@ export function NewFolio({
   onClose,
   onFile,
   patterns,
+  shelf,
 }: {
+  /** Where it is to stand. */
+  shelf: string | null
   onClose: (() => void) | null
   /** One of any program: read by the server. */
   onFile: (file: File) => void
@@ -32,7 +35,11 @@ export function NewFolio({
 
   const make = async () => {
     setBusy(true)
-    const answer = await ask('POST', '/api/folios', { text, ...(name ? { title: name } : {}) })
+    const answer = await ask('POST', '/api/folios', {
+      text,
+      ...(name ? { title: name } : {}),
+      ...(shelf ? { shelf } : {}),
+    })
     setBusy(false)
     if ('problem' in answer) setProblem(answer.problem)
     else router.push(`/folio/${(answer.json as { id: string }).id}`)

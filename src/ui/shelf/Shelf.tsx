@@ -1,56 +1,36 @@
 'use client'
 
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
-import { Ellipsis } from 'lucide-react'
+import { Search } from 'lucide-react'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
-import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { useNewFolioPlace } from '../arrive/places'
 import { useFileDrop } from '../arrive/useFileDrop'
 import { useOpenFiles } from '../arrive/useOpenFiles'
 import { useCommands } from '../chrome/commands'
-import { useNotice } from '../chrome/Notice'
-import { useTheme } from '../chrome/theme'
 import { TopLine } from '../chrome/TopLine'
-import { ask, send } from '../send'
+import { FolioCard } from './FolioCard'
 import { ForPrograms } from './ForPrograms'
+import { FoundList } from './FoundList'
 import { NewFolio } from './NewFolio'
+import { ShelfHead } from './ShelfHead'
+import { ShelfList } from './ShelfList'
+import { addressOf, type ShelfProps } from './shelved'
 
 const ArrivalsDialog = dynamic(async () => (await import('../arrive/ArrivalsDialog')).ArrivalsDialog)
 
-export type ShelvedFolio = {
-  readonly id: string
-  readonly title: string
-  readonly changed: string
-  /** Changes whenever the folio does. */
-  readonly version: number
-  /** Null where what is stored cannot be read. */
-  readonly summary: {
-    readonly words: number
-    readonly opening: string
-    readonly figures: number
-    readonly shown: readonly { readonly id: string; readonly alt: string }[]
-  } | null
-}
-
-export function Shelf({
-  name,
-  count,
-  page,
-  pages,
-  folios,
-  patterns,
-}: {
-  name: string
-  count: number
-  page: number
-  pages: number
-  folios: readonly ShelvedFolio[]
-  patterns: readonly { readonly id: string; readonly name: string }[]
-}) {
-  const [adding, setAdding] = useState(count === 0)
-  const commands = useMemo(() => [{ name: 'New folio', keys: 'Alt+N', run: () => setAdding(true) }], [])
+export function Shelf(props: ShelfProps) {
+  const { shelves, place, query, count, page, pages, folios, results, isGuest } = props
+  const here = typeof place === 'string' ? undefined : shelves.find((s) => s.id === place.shelf)
+  const canAdd = here?.mine ?? false
+  const [adding, setAdding] = useState(canAdd && count === 0 && results === null)
+  const commands = useMemo(
+    () => [
+      ...(canAdd ? [{ name: 'New folio', keys: 'Alt+N', run: () => setAdding(true) }] : []),
+      { name: 'Search all folios', keys: 'Alt+S', run: () => document.querySelector<HTMLElement>('#search')?.focus() },
+    ],
+    [canAdd],
+  )
   useCommands(commands)
   const opening = useOpenFiles()
   const drop = useFileDrop(opening.take)
@@ -59,32 +39,35 @@ export function Shelf({
     <>
       <TopLine crumbs={[{ text: 'Shelf', href: null }]} />
       <main
-        className={`mx-auto w-full max-w-[1180px] flex-1 px-6 py-8 ${drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
-        {...drop.handlers}
+        className={`mx-auto grid w-full max-w-[1400px] flex-1 grid-cols-[210px_minmax(0,1fr)] items-start gap-8 px-6 py-8 ${canAdd && drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
+        {...(isGuest ? {} : drop.handlers)}
       >
-        <div className="mb-6 flex items-end justify-between gap-4">
-          <div>
-            <h1 className="font-serif text-[30px] leading-tight font-semibold">{name}</h1>
-            <p className="text-quiet">{count === 1 ? 'One folio' : `${count} folios`}, the one changed last first</p>
-          </div>
-          <button type="button" className="button-primary" onClick={() => setAdding(true)} aria-keyshortcuts="Alt+N">
-            New folio
-          </button>
+        <div className="sticky top-4">
+          <ShelfList {...{ shelves, place, isGuest }} />
+          {!isGuest && <ForPrograms />}
         </div>
-        {adding && (
-          <NewFolio
-            patterns={patterns}
-            onFile={(file) => opening.take([file])}
-            onClose={count === 0 ? null : () => setAdding(false)}
-          />
-        )}
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-6">
-          {folios.map((f) => (
-            <FolioCard key={f.id} folio={f} />
-          ))}
-        </ul>
-        {pages > 1 && <Pages page={page} pages={pages} />}
-        <ForPrograms />
+        <div>
+          <SearchField query={query} place={place} />
+          <ShelfHead {...props} here={here} onNew={canAdd ? () => setAdding(true) : null} />
+          {adding && (
+            <NewFolio
+              patterns={props.patterns}
+              shelf={here?.id ?? null}
+              onFile={(file) => opening.take([file])}
+              onClose={count === 0 ? null : () => setAdding(false)}
+            />
+          )}
+          {results ? (
+            <FoundList results={results} query={query} />
+          ) : (
+            <ul className="grid grid-cols-[repeat(auto-fill,minmax(320px,1fr))] gap-6">
+              {folios.map((f) => (
+                <FolioCard key={f.id} folio={f} shelves={shelves} inBin={place === 'bin'} />
+              ))}
+            </ul>
+          )}
+          {pages > 1 && results === null && <Pages {...{ page, pages, place }} sort={props.sort} />}
+        </div>
         {opening.open && (
           <ArrivalsDialog folio={null} arriving={opening.arriving} places={[anew]} onClose={opening.close} />
         )}
@@ -93,148 +76,50 @@ export function Shelf({
   )
 }
 
-function Pages({ page, pages }: { page: number; pages: number }) {
+function SearchField({ query, place }: Pick<ShelfProps, 'query' | 'place'>) {
+  return (
+    <form role="search" action="/" className="mb-6 flex max-w-[34rem] items-center gap-2">
+      <input type="hidden" name="in" value={typeof place === 'string' ? place : place.shelf} />
+      <label className="relative flex-1">
+        <Search size={16} aria-hidden="true" className="absolute top-2 left-2.5 text-quiet" />
+        <input
+          id="search"
+          className="field pl-8"
+          type="search"
+          name="q"
+          defaultValue={query}
+          maxLength={200}
+          aria-label="Search all folios"
+          aria-keyshortcuts="Alt+S"
+          placeholder="Words of a text or a figure, in all folios"
+        />
+      </label>
+      <button type="submit" className="button">
+        Search
+      </button>
+      {query && (
+        <Link href={addressOf(place)} className="quiet-button">
+          Back to the shelf
+        </Link>
+      )}
+    </form>
+  )
+}
+
+function Pages({ page, pages, place, sort }: Pick<ShelfProps, 'page' | 'pages' | 'place' | 'sort'>) {
   const to = (name: string, target: number) =>
     target >= 1 && target <= pages ? (
-      <Link href={`/?page=${target}`} className="button">
+      <Link href={`${addressOf(place)}&sort=${sort}&page=${target}`} className="button">
         {name}
       </Link>
     ) : null
   return (
     <nav aria-label="Pages of the shelf" className="mt-8 flex items-center justify-center gap-4">
-      {to('Changed later', page - 1)}
+      {to('Earlier in the order', page - 1)}
       <span className="text-quiet">
         Page {page} of {pages}
       </span>
-      {to('Changed earlier', page + 1)}
+      {to('Later in the order', page + 1)}
     </nav>
-  )
-}
-
-function FolioCard({ folio }: { folio: ShelvedFolio }) {
-  const router = useRouter()
-  const tell = useNotice()
-  const [naming, setNaming] = useState(false)
-  const path = `/api/folios/${folio.id}`
-  const act = async (work: Promise<string | null>, done?: () => void) => {
-    const problem = await work
-    if (problem) tell(problem)
-    else done?.()
-    router.refresh()
-  }
-  const remove = () =>
-    act(send('DELETE', path), () =>
-      tell(`“${folio.title}” is deleted.`, {
-        label: 'Take it back',
-        run: () => void act(send('PATCH', path, { deleted: false })),
-      }),
-    )
-  const restore = async () => {
-    const answer = await ask('POST', `${path}/restore`)
-    tell('problem' in answer ? answer.problem : `The last good state of “${folio.title}” stands on the shelf.`)
-    router.refresh()
-  }
-  const rename = (title: string) => {
-    setNaming(false)
-    if (title.trim() && title.trim() !== folio.title) void act(send('PATCH', path, { title: title.trim() }))
-  }
-  return (
-    <li className="group relative flex flex-col overflow-hidden rounded-lg border border-rule bg-page transition-colors hover:border-quiet">
-      {folio.summary ? (
-        <FolioFace folio={folio} summary={folio.summary} />
-      ) : (
-        <div className="flex h-44 flex-col items-start gap-3 px-5 pt-5">
-          <p className="text-needle">What is stored of this folio cannot be read in full.</p>
-          <button type="button" className="button relative z-10" onClick={() => void restore()}>
-            Restore its last good state
-          </button>
-        </div>
-      )}
-      <div className="flex items-start gap-2 border-t border-rule px-4 py-3">
-        <div className="min-w-0 flex-1">
-          {naming ? (
-            <input
-              autoFocus
-              aria-label="Name of the folio"
-              defaultValue={folio.title}
-              className="field relative z-10"
-              onFocus={(e) => e.target.select()}
-              onBlur={(e) => rename(e.target.value)}
-              onKeyDown={(e) => {
-                if (e.key === 'Enter') rename(e.currentTarget.value)
-                if (e.key === 'Escape') setNaming(false)
-              }}
-            />
-          ) : (
-            <h2 className="text-[17px] font-semibold">
-              <Link href={`/folio/${folio.id}`} className="block min-h-6 truncate after:absolute after:inset-0">
-                {folio.title}
-              </Link>
-            </h2>
-          )}
-          <p className="text-[13px] text-quiet">
-            changed {folio.changed}
-            {folio.summary &&
-              ` · ${counted(folio.summary.figures, 'figure')} · ${counted(folio.summary.words, 'word')}`}
-          </p>
-        </div>
-        <Menu>
-          <MenuButton className="quiet-button relative z-10" aria-label={`More for “${folio.title}”`}>
-            <Ellipsis size={18} aria-hidden="true" />
-          </MenuButton>
-          <MenuItems anchor="bottom end" className="z-30 min-w-36 rounded-md border border-rule bg-page py-1 shadow-lg">
-            <MenuItem>
-              <button
-                type="button"
-                className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash"
-                onClick={() => setNaming(true)}
-              >
-                Rename
-              </button>
-            </MenuItem>
-            <MenuItem>
-              <button
-                type="button"
-                className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash"
-                onClick={() => void remove()}
-              >
-                Delete
-              </button>
-            </MenuItem>
-          </MenuItems>
-        </Menu>
-      </div>
-    </li>
-  )
-}
-
-const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`
-
-/** The folio's figures as they stand, or the opening of its text where it has none. */
-function FolioFace({ folio, summary }: { folio: ShelvedFolio; summary: NonNullable<ShelvedFolio['summary']> }) {
-  const { theme } = useTheme()
-  if (summary.shown.length === 0)
-    return (
-      <div className="flex h-44 flex-col gap-2 px-5 pt-5">
-        <p className="line-clamp-4 font-serif text-[16px] leading-relaxed">
-          {summary.opening || 'Nothing written yet.'}
-        </p>
-        <p className="mt-auto pb-3 text-[13px] text-quiet">No figure yet</p>
-      </div>
-    )
-  return (
-    <div className="flex h-44 items-center justify-center gap-2 p-3">
-      {summary.shown.map((g) => (
-        // A figure is drawn by the server from the folio as it stands; no optimiser is wanted in between.
-        // eslint-disable-next-line @next/next/no-img-element
-        <img
-          key={g.id}
-          alt={g.alt}
-          loading="lazy"
-          className="h-full min-w-0 flex-1 object-contain"
-          src={`/api/folios/${folio.id}/figures/${g.id}/file?format=svg&show=inline&theme=${theme}&background=no&at=${folio.version}`}
-        />
-      ))}
-    </div>
   )
 }

@@ -1,14 +1,17 @@
 import { z } from 'zod'
 import { figureSchema } from '@/core/figure'
 import { MAX_MANUSCRIPT, cleanText } from '@/manuscript'
-import { Refusal, bodyOf, route } from '@/server/answer'
+import { Refusal, bodyOf, refuseUnless, route } from '@/server/answer'
 import { titleFrom } from '@/server/folios'
+import { authorizeShelf } from '@/server/shelves'
 import { beginFolio } from '@/server/standard'
 
 const MOST_FIGURES = 60
 const body = z.object({
   title: z.string().trim().max(200).optional(),
   text: z.string(),
+  /** Where it is to stand; the first shelf of one's own otherwise. */
+  shelf: z.string().max(64).optional(),
   /** Figures that came with it. */
   figures: z.array(figureSchema).max(MOST_FIGURES).default([]),
 })
@@ -22,5 +25,7 @@ export const POST = route('own account', 'new folio', async ({ person, request }
   if (text.length > MAX_MANUSCRIPT)
     throw new Refusal({ code: 'text-too-long', length: text.length, limit: MAX_MANUSCRIPT })
   const title = given.title === undefined ? titleFrom(text) : cleanText(given.title)
-  return Response.json({ id: await beginFolio(person.id, title, text, given.figures) }, { status: 201 })
+  if (given.shelf !== undefined) refuseUnless(await authorizeShelf(person, given.shelf), 'shelf')
+  const id = await beginFolio(person.id, title, text, given.figures, given.shelf ?? null)
+  return Response.json({ id }, { status: 201 })
 })

@@ -1,0 +1,95 @@
+/** Shelves in the real interface: many folios, found by their words, moved, binned and taken back. */
+import assert from 'node:assert/strict'
+import type { ChildProcess } from 'node:child_process'
+import { writeFileSync } from 'node:fs'
+import { after, before, test } from 'node:test'
+import { pool } from '../src/server/database'
+import { makeFolio } from '../src/server/folios'
+import { DEMO_PERSON } from '../src/server/people/signedIn'
+import { found } from '../src/server/search'
+import { axeViolations, eventually, openBrowser, startServer, By, Key, type Browser } from './support'
+
+const base = 'http://localhost:4147'
+let server: ChildProcess
+let b: Browser
+
+before(async () => {
+  ;[server, b] = await Promise.all([startServer(4147), openBrowser(base)])
+})
+after(async () => {
+  await b?.close()
+  server.kill('SIGKILL')
+  await pool().end()
+})
+
+const shot = async (name: string) => {
+  if (process.env.SHOTS) writeFileSync(`${process.env.SHOTS}/${name}.png`, await b.driver.takeScreenshot(), 'base64')
+}
+const card = (title: string) => b.find(`//main//li[.//h2[normalize-space(.)="${title}"]]`)
+const more = async (title: string, what: string) => {
+  await (await b.button(`More for “${title}”`)).click()
+  await (
+    await b.find(
+      `//*[@role="menuitem" and normalize-space(.)="${what}"] | //*[@role="menu"]//button[normalize-space(.)="${what}"]`,
+    )
+  ).click()
+}
+
+test('a passage among many folios is found by the beginnings of its words, fast, and a figure with its picture', async () => {
+  const ports = ['Skerry', 'Brannoch', 'Holm', 'Vaila', 'Teal Sound']
+  for (let i = 0; i < (process.env.SWEEP ? 1000 : 120); i++)
+    await makeFolio(
+      DEMO_PERSON.id,
+      `Notice ${i}`,
+      `# Notice ${i}\n\nThe ${ports[i % 5]} berth is closed on day ${i}.\n\n- ramp ${i}\n- lamp ${i % 7}`,
+    )
+  await makeFolio(DEMO_PERSON.id, 'Lost property', 'An umbrella with a heron’s head was found under bench nine.')
+  const hits = await found(DEMO_PERSON.id, 'umbr heron')
+  assert.deepEqual(
+    hits.map((h) => h.title),
+    ['Lost property'],
+  )
+  assert.deepEqual(await found('nobody', 'umbrella'), [])
+  await b.driver.get(base)
+  await (await b.find('#search')).sendKeys('umbr heron', Key.ENTER)
+  const marks = await eventually('the words are marked', 8000, async () => {
+    const list = await b.driver.findElements(By.css('mark'))
+    return list.length > 1 && Promise.all(list.map((m) => m.getText()))
+  })
+  assert.deepEqual(marks, ['umbrella', 'heron'])
+  await shot('search')
+  await b.driver.get(`${base}/?q=moorings`)
+  await b.find('[aria-label=Found] img')
+  assert.deepEqual(await axeViolations(b.driver), [])
+})
+
+test('a shelf is made, a folio is copied, moved there, marked, binned and taken back, by its menu', async () => {
+  await b.driver.get(base)
+  await b.click('New shelf')
+  await (await b.find('[aria-label="Name of the shelf"]')).sendKeys('Winter timetable', Key.ENTER)
+  await b.find('//h1[normalize-space(.)="Winter timetable"]')
+  await b.driver.get(base)
+  await more('Notice 119', 'Make a copy')
+  await card('Notice 119, copy')
+  await more('Notice 119, copy', 'Move to “Winter timetable”')
+  await eventually(
+    'it is gone from here',
+    5000,
+    async () => (await b.driver.findElements(By.xpath('//h2[normalize-space(.)="Notice 119, copy"]'))).length === 0,
+  )
+  await (await b.find('//nav[@aria-label="Shelves"]//a[contains(., "Winter timetable")]')).click()
+  await card('Notice 119, copy')
+  await more('Notice 119, copy', 'Mark as a favourite')
+  await b.find('[aria-label=Favourite]')
+  await shot('shelf')
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await more('Notice 119, copy', 'Delete')
+  await (await b.find('//nav[@aria-label="Shelves"]//a[contains(., "Bin")]')).click()
+  await b.find('//h1[normalize-space(.)="Bin"]')
+  await card('Notice 119, copy')
+  await b.click('Take it back')
+  await (await b.find('//nav[@aria-label="Shelves"]//a[contains(., "Favourites")]')).click()
+  await b.find('//h1[normalize-space(.)="Favourites"]')
+  await card('Notice 119, copy')
+  assert.deepEqual(await b.complaints(), [])
+})

@@ -1,0 +1,210 @@
+'use client'
+
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react'
+import { Ellipsis, Star } from 'lucide-react'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { useNotice } from '../chrome/Notice'
+import { useTheme } from '../chrome/theme'
+import { ask, send } from '../send'
+import type { ShelfName, ShelvedFolio } from './shelved'
+
+type Props = {
+  readonly folio: ShelvedFolio
+  readonly shelves: readonly ShelfName[]
+  readonly inBin: boolean
+}
+
+/** A folio on the shelf: its face, its name, and what can be done with it. */
+export function FolioCard({ folio, shelves, inBin }: Props) {
+  const router = useRouter()
+  const tell = useNotice()
+  const [naming, setNaming] = useState(false)
+  const path = `/api/folios/${folio.id}`
+  const act = async (work: Promise<string | null>, done?: () => void) => {
+    const problem = await work
+    if (problem) tell(problem)
+    else done?.()
+    router.refresh()
+  }
+  const rename = (title: string) => {
+    setNaming(false)
+    if (title.trim() && title.trim() !== folio.title) void act(send('PATCH', path, { title: title.trim() }))
+  }
+  const restore = async () => {
+    const answer = await ask('POST', `${path}/restore`)
+    tell('problem' in answer ? answer.problem : `The last good state of “${folio.title}” stands on the shelf.`)
+    router.refresh()
+  }
+  return (
+    <li className="group relative flex flex-col overflow-hidden rounded-lg border border-rule bg-page transition-colors hover:border-quiet">
+      {folio.summary ? (
+        <FolioFace folio={folio} summary={folio.summary} plain={inBin} />
+      ) : (
+        <div className="flex h-44 flex-col items-start gap-3 px-5 pt-5">
+          <p className="text-needle">What is stored of this folio cannot be read in full.</p>
+          <button type="button" className="button relative z-10" onClick={() => void restore()}>
+            Restore its last good state
+          </button>
+        </div>
+      )}
+      <div className="flex items-start gap-2 border-t border-rule px-4 py-3">
+        <div className="min-w-0 flex-1">
+          {naming ? (
+            <NameField title={folio.title} onName={rename} onLeave={() => setNaming(false)} />
+          ) : (
+            <Title folio={folio} inBin={inBin} />
+          )}
+          <About folio={folio} />
+        </div>
+        {inBin ? (
+          <button
+            type="button"
+            className="button relative z-10"
+            onClick={() => void act(send('PATCH', path, { deleted: false }))}
+          >
+            Take it back
+          </button>
+        ) : null}
+        <More
+          title={folio.title}
+          list={doings({ folio, shelves, inBin, act, tell, path, name: () => setNaming(true) })}
+        />
+      </div>
+    </li>
+  )
+}
+
+type Doing = { readonly says: string; readonly run: () => void }
+type MoreProps = { readonly title: string; readonly list: readonly Doing[] }
+
+const More = ({ title, list }: MoreProps) => (
+  <Menu>
+    <MenuButton className="quiet-button relative z-10" aria-label={`More for “${title}”`}>
+      <Ellipsis size={18} aria-hidden="true" />
+    </MenuButton>
+    <MenuItems
+      anchor="bottom end"
+      className="z-30 max-h-80 min-w-36 rounded-md border border-rule bg-page py-1 shadow-lg"
+    >
+      {list.map((d) => (
+        <MenuItem key={d.says}>
+          <button type="button" className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash" onClick={d.run}>
+            {d.says}
+          </button>
+        </MenuItem>
+      ))}
+    </MenuItems>
+  </Menu>
+)
+
+type DoingsFor = Props & {
+  readonly act: (work: Promise<string | null>, done?: () => void) => Promise<void>
+  readonly tell: ReturnType<typeof useNotice>
+  readonly path: string
+  readonly name: () => void
+}
+
+/** What can be done with a folio where it stands. What only its owner may, the server says to who may not. */
+function doings({ folio, shelves, inBin, act, tell, path, name }: DoingsFor): readonly Doing[] {
+  if (inBin) return [{ says: 'Delete for good', run: () => void act(send('DELETE', `${path}/bin`)) }]
+  const back = { label: 'Take it back', run: () => void act(send('PATCH', path, { deleted: false })) }
+  const remove = () => act(send('DELETE', path), () => tell(`“${folio.title}” is deleted.`, back))
+  const to = shelves.filter((s) => s.mine && s.id !== folio.shelf)
+  return [
+    { says: 'Rename', run: name },
+    {
+      says: folio.favourite ? 'No favourite any more' : 'Mark as a favourite',
+      run: () => void act(send(folio.favourite ? 'DELETE' : 'POST', `${path}/favourite`)),
+    },
+    {
+      says: 'Make a copy',
+      run: () =>
+        void act(send('POST', `${path}/copy`), () => tell(`A copy of “${folio.title}” stands on your first shelf.`)),
+    },
+    ...to.map((s) => ({
+      says: `Move to “${s.team && s.team !== s.name ? `${s.team}: ${s.name}` : s.name}”`,
+      run: () => void act(send('PATCH', path, { shelf: s.id }), () => tell(`“${folio.title}” stands on “${s.name}”.`)),
+    })),
+    { says: 'Delete', run: () => void remove() },
+  ]
+}
+
+const Title = ({ folio, inBin }: { readonly folio: ShelvedFolio; readonly inBin: boolean }) => (
+  <h2 className="text-[17px] font-semibold">
+    {inBin ? (
+      <span className="block min-h-6 truncate">{folio.title}</span>
+    ) : (
+      <Link href={`/folio/${folio.id}`} className="block min-h-6 truncate after:absolute after:inset-0">
+        {folio.favourite && (
+          <Star size={14} aria-label="Favourite" className="mr-1 mb-0.5 inline fill-brass text-brass" />
+        )}
+        {folio.title}
+      </Link>
+    )}
+  </h2>
+)
+
+const About = ({ folio }: { readonly folio: ShelvedFolio }) => (
+  <p className="text-[13px] text-quiet">
+    {folio.of && `${folio.of}’s · `}
+    changed {folio.changed}
+    {folio.summary && ` · ${counted(folio.summary.figures, 'figure')} · ${counted(folio.summary.words, 'word')}`}
+  </p>
+)
+
+type NameProps = { readonly title: string; readonly onName: (title: string) => void; readonly onLeave: () => void }
+
+const NameField = ({ title, onName, onLeave }: NameProps) => (
+  <input
+    autoFocus
+    aria-label="Name of the folio"
+    defaultValue={title}
+    className="field relative z-10"
+    onFocus={(e) => e.target.select()}
+    onBlur={(e) => onName(e.target.value)}
+    onKeyDown={(e) => {
+      if (e.key === 'Enter') onName(e.currentTarget.value)
+      if (e.key === 'Escape') onLeave()
+    }}
+  />
+)
+
+const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`
+
+type FaceProps = {
+  readonly folio: ShelvedFolio
+  readonly summary: NonNullable<ShelvedFolio['summary']>
+  /** Its words alone. */
+  readonly plain: boolean
+}
+
+/** The folio's figures as they stand, or the opening of its text where it has none. */
+function FolioFace({ folio, summary, plain }: FaceProps) {
+  const { theme } = useTheme()
+  if (plain || summary.shown.length === 0)
+    return (
+      <div className="flex h-44 flex-col gap-2 px-5 pt-5">
+        <p className="line-clamp-4 font-serif text-[16px] leading-relaxed">
+          {summary.opening || 'Nothing written yet.'}
+        </p>
+        {summary.shown.length === 0 && <p className="mt-auto pb-3 text-[13px] text-quiet">No figure yet</p>}
+      </div>
+    )
+  return (
+    <div className="flex h-44 items-center justify-center gap-2 p-3">
+      {summary.shown.map((g) => (
+        // A figure is drawn by the server from the folio as it stands; no optimiser is wanted in between.
+        // eslint-disable-next-line @next/next/no-img-element
+        <img
+          key={g.id}
+          alt={g.alt}
+          loading="lazy"
+          className="h-full min-w-0 flex-1 object-contain"
+          src={`/api/folios/${folio.id}/figures/${g.id}/file?format=svg&show=inline&theme=${theme}&background=no&at=${folio.version}`}
+        />
+      ))}
+    </div>
+  )
+}
