@@ -111,7 +111,7 @@ try {
 function startServer(port, env) {
   child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
     cwd: root,
-    env: environment({ ...env, NODE_ENV: 'production' }),
+    env: environment({ ...env, NODE_ENV: 'production', PORT: String(port) }),
     stdio: ['ignore', openSync(path.join(dataFolder, 'server.log'), 'a'), 'inherit'],
     detached: true,
   })

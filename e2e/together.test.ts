@@ -2,6 +2,7 @@
 import assert from 'node:assert/strict'
 import type { ChildProcess } from 'node:child_process'
 import { writeFileSync } from 'node:fs'
+import { createServer } from 'node:http'
 import { after, before, test } from 'node:test'
 import { pool } from '../src/server/database'
 import { axeViolations, eventually, openBrowser, startServer, By, Key, type Browser } from './support'
@@ -116,4 +117,42 @@ test('who is here is shown with where they write; a link taken back shuts the gu
     5000,
     async () => (await ada.driver.findElements(By.css('.others-caret'))).length === 0,
   )
+})
+
+test('a folio is published, stands in a page of another site, and is taken back', async () => {
+  const folio = await owner.folio(TEXT)
+  await ada.driver.get(`${base}/folio/${folio}`)
+  await ada.saved()
+  await ada.click('Deliver the folio')
+  await ada.click('Publish a page')
+  const address = await (await ada.find('//a[contains(@href, "/public/")]')).getText()
+  await shot(ada, 'publish')
+  assert.deepEqual(await axeViolations(ada.driver), [])
+  await gil.driver.get(address)
+  await shows(gil, 'The bosun checks the moorings')
+  assert.deepEqual(await axeViolations(gil.driver), [])
+  await shot(gil, 'public')
+  const about = (await (await fetch(`${base}/oembed?url=${encodeURIComponent(address)}&maxwidth=600`)).json()) as {
+    html: string
+    width: number
+  }
+  assert.equal(about.width, 600)
+  // Another origin: the same machine by another port.
+  const other = createServer((_, answer) =>
+    answer
+      .setHeader('content-type', 'text/html')
+      .end(`<!doctype html><title>Notices</title><h1>Notices</h1>${about.html}`),
+  )
+  await new Promise<void>((r) => other.listen(4144, '127.0.0.1', r))
+  await gil.driver.get('http://localhost:4144')
+  await gil.driver.switchTo().frame(await gil.find('iframe'))
+  await eventually('the page stands in the other', 8000, async () =>
+    (await gil.driver.getPageSource()).includes('data-embed'),
+  )
+  await gil.driver.switchTo().defaultContent()
+  await ada.click('Take it back')
+  await ada.button('Publish a page')
+  assert.equal((await fetch(address)).status, 410)
+  assert.equal((await fetch(`${base}/oembed?url=${encodeURIComponent(address)}`)).status, 410)
+  other.close()
 })

@@ -40,4 +40,4 @@ function policyWith(nonce: string): string {
 }
 
 // What is built carries its own headers; `/api` has its own door. Everything else, found or not, comes through here.
-export const config = { matcher: [{ source: '/((?!api/|p/|_next/).*)' }] }
+export const config = { matcher: [{ source: '/((?!api/|p/|public/|oembed|_next/).*)' }] }

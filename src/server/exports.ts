@@ -4,13 +4,9 @@ import { nanoid } from 'nanoid'
 import { z } from 'zod'
 import { sentenceOf, type Problem } from '@/core/problem'
 import { problemOf } from './answer'
-import { broughtFor } from './brought'
 import { database } from './database'
-import { NOTHING_BROUGHT, type Brought } from './figureFile'
 import { log } from './log'
-import { withNewest } from './openFolios'
-import { contentOf } from './publish/content'
-import type { FolioContent } from './publish/publication'
+import { folioContent } from './publish/folioContent'
 import { publicationFormatNames, type PublicationFormat } from './publish/publicationTypes'
 import { publishedInThread } from './publish/publishThread'
 
@@ -155,7 +151,7 @@ async function make(job: Taken): Promise<void> {
   hall().stops.set(job.id, stop)
   try {
     const options = exportSchema.parse(job.options)
-    const content = await contentFor(job, options)
+    const content = await folioContent(job.folio_id, job.asked_by, options.theme, options.figures ?? undefined)
     await tell(job.id, { done: 0, total: content.figures.length })
     const made = await publishedInThread(
       { content, format: options.format, options },
@@ -198,26 +194,6 @@ function beating(id: string, stop: AbortController) {
       .executeTakeFirst()
       .then((row) => row ?? stop.abort())
       .catch((error: unknown) => log.warn({ error: String(error) }, 'progress was not kept'))
-  }
-}
-
-/** Some of its figures, in that order. */
-function limited(content: FolioContent, only: readonly string[]): FolioContent {
-  const figures = only.flatMap((id) => content.figures.find((f) => f.id === id) ?? [])
-  return { ...content, figures, wardrobe: { ...content.wardrobe, order: only } }
-}
-
-async function contentFor(job: Taken, { theme, figures: only }: ExportOptions): Promise<FolioContent> {
-  const whole = await withNewest(job.folio_id, ({ doc }) => contentOf(doc, theme, NOTHING_BROUGHT))
-  const bare = only ? limited(whole, only) : whole
-  const brought: Brought[] = []
-  for (const f of bare.figures) brought.push(await broughtFor(job.asked_by, f, bare.wardrobe))
-  return {
-    ...bare,
-    brought: {
-      pictures: Object.assign({}, ...brought.map((b) => b.pictures)) as Brought['pictures'],
-      fonts: Object.assign({}, ...brought.map((b) => b.fonts)) as Brought['fonts'],
-    },
   }
 }
 

@@ -24,6 +24,8 @@ const perMinute = {
   presence: 1_200,
   remark: 300,
   everything: 6,
+  'page made': 60,
+  'public page': 3_000,
   reading: 30,
 } as const
 export type RateName = keyof typeof perMinute

@@ -110,6 +110,24 @@ export type Tables = {
     made_at: Time
     changed_at: Date | null
   }
+  /** `page` is the HTML as it was made at `sequence`; `follows` says that it is made anew with every change. */
+  public_page: {
+    token: string
+    folio_id: string
+    figure_id: string | null
+    made_by: string | null
+    made_at: Time
+    taken_back_at: Date | null
+    follows: boolean
+    theme: string
+    title: string
+    page: Buffer
+    sequence: Big
+    page_at: Time
+    /** Of the first figure, in px, where it is 720 px wide. */
+    height: number
+  }
+  public_view: { token: string; day: Date; count: number }
   favourite: { account_id: string; folio_id: string; at: Time }
   opened: { account_id: string; folio_id: string; at: Time }
   /** A paragraph, or the words of a figure. */

@@ -11,6 +11,7 @@ import { tokens } from './m0009Tokens'
 import { people } from './m0010People'
 import { remarks } from './m0011Remarks'
 import { shelves } from './m0012Shelves'
+import { publicPages } from './m0013PublicPages'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -26,4 +27,5 @@ export const migrations: Record<string, Migration> = {
   '0010_people': people,
   '0011_remarks': remarks,
   '0012_shelves': shelves,
+  '0013_public_pages': publicPages,
 }

@@ -133,9 +133,10 @@ async function told(path: string, person: string | undefined): Promise<void> {
   if (person && SIGNS_IN.test(path)) await audit({ what: 'signed-in', by: person })
 }
 
-/** Where links in mails lead. */
-export const publicAddress = (): string =>
-  installation().PUBLIC_ADDRESS ?? `http://localhost:${process.env.PORT ?? 4100}`
+/** Where links lead: to the address of the installation, else to the one that was asked at, else to this machine. */
+export const publicAddress = (request?: Request): string =>
+  installation().PUBLIC_ADDRESS ??
+  (request ? new URL(request.url).origin : `http://localhost:${process.env.PORT ?? 4100}`)
 
 export type Auth = ReturnType<typeof make>
 const held = globalThis as typeof globalThis & { compassAuth?: Promise<Auth> }

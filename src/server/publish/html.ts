@@ -107,12 +107,14 @@ async function variantsOf({ drawings }: Published, { wardrobe, brought }: Public
 function figureHtml(
   { figure, number, caption }: Published,
   variants: readonly Variant[],
-  { options, figures, language }: Publication,
+  { options, figures, language, wardrobe }: Publication,
 ): string {
   const say = pageWords(language)
   const first = variants[0]?.drawing
   if (!first) return ''
   const pictures = variants.map(({ theme, language, drawing }, i) => {
+    // Where no script runs, this one is seen.
+    const first = theme === wardrobe.theme && language === figure.language ? ' on' : ''
     const svg = svgFile(drawing.scene, {
       ...{
         words: { as: 'text', ...drawing.images },
@@ -121,7 +123,7 @@ function figureHtml(
       },
       ...{ description: drawing.description, fontFaces: '' },
     })
-    return `<div class="picture" data-theme="${theme}" data-language="${escaped(language)}" lang="${escaped(language)}">${prepared(svg, `f${number}-${i}`)}</div>`
+    return `<div class="picture${first}" data-theme="${theme}" data-language="${escaped(language)}" lang="${escaped(language)}">${prepared(svg, `f${number}-${i}`)}</div>`
   })
   const insets = Object.fromEntries(
     Object.values(figure.nodes).flatMap((n) => {

@@ -18,6 +18,9 @@ figure{margin:2rem 0;position:relative}
 .picture{display:none}
 .picture svg{display:block;width:100%;height:auto;max-height:none}
 .picture.on{display:block}
+html[data-embed] header,html[data-embed] nav.figures,html[data-embed] main>:not(figure){display:none}
+html[data-embed] figure{margin:.5rem 0}
+html[data-embed] main{max-width:none;padding:0 .5rem}
 .zoom{display:flex;gap:.4rem;justify-content:flex-end;font:.85rem var(--body),system-ui,sans-serif;margin-top:.3rem}
 figcaption{text-align:center;color:var(--quiet);font:.92rem var(--body),system-ui,sans-serif;margin-top:.4rem}
 details{color:var(--quiet);font:.92rem var(--body),system-ui,sans-serif;margin-top:.4rem}

@@ -9,6 +9,7 @@ import { Tick } from '../chrome/Tick'
 import { useTheme } from '../chrome/theme'
 import type { OpenFolio } from '../folio/useFolio'
 import { outlineItem, pictureItem } from './copied'
+import { PublicPages } from '../deliver/PublicPages'
 import { PictureAddress } from './PictureAddress'
 import { formatIds, formats, groups, keepDelivery, lastDelivery, queryFor, scaleFor, type Delivery } from './delivery'
 
@@ -53,7 +54,7 @@ export function DeliverPanel({ folio, figure, scene }: PanelProps) {
         {format.holds && (
           <Tick on={delivery.inside} says="Can be opened here again" onChange={(inside) => set({ inside })} />
         )}
-        <PictureAddress folio={folio.id} figure={figure.id} />
+        <ForPages {...{ folio, figure }} theme={delivery.theme} />
       </div>
       <div className="flex flex-col gap-2 border-t border-rule px-4 py-3">
         <button type="button" className="button-primary justify-center" disabled={busy} onClick={download}>
@@ -79,6 +80,16 @@ export function DeliverPanel({ folio, figure, scene }: PanelProps) {
 }
 
 /** The server draws what it has, so what is here has to be there first. */
+type ForPagesProps = Pick<PanelProps, 'folio' | 'figure'> & { readonly theme: 'light' | 'dark' }
+
+/** Shown elsewhere as it is: as a picture, as a page. */
+const ForPages = ({ folio, figure, theme }: ForPagesProps) => (
+  <>
+    <PictureAddress folio={folio.id} figure={figure.id} />
+    <PublicPages folio={folio} figure={figure.id} theme={theme} />
+  </>
+)
+
 function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, delivery: Delivery) {
   const tell = useNotice()
   const [busy, setBusy] = useState(false)

@@ -19,6 +19,7 @@ import {
   type ExportRow,
   type FolioDelivery,
 } from './folioDelivery'
+import { PublicPages } from './PublicPages'
 import { useExports, type Exports } from './useExports'
 
 type Props = { readonly folio: OpenFolio; readonly onClose: () => void }
@@ -49,6 +50,7 @@ export function DeliverFolio({ folio, onClose }: Props) {
         <div className="flex flex-col gap-5 px-5 py-4">
           <Wishes delivery={delivery} set={set} />
           <Made folio={folio.id} exports={exports} />
+          <PublicPages folio={folio} figure={null} theme={delivery.theme} />
         </div>
       </div>
       <div className="flex items-center gap-3 border-t border-rule px-5 py-3">
