@@ -128,7 +128,7 @@ try {
   // They wait more than they work: two at a time, those without a browser first.
   await Promise.all([
     lane(`${DATABASE}_a`, ['files', 'door', 'programs', 'people']),
-    lane(`${DATABASE}_b`, ['commandLine', 'storage', 'sync', 'outage', 'rights']),
+    lane(`${DATABASE}_b`, ['commandLine', 'storage', 'sync', 'outage', 'rights', 'keeping']),
   ])
   await Promise.all([
     lane(`${DATABASE}_a`, ['browser', 'shaping', 'reading', 'otherReader', 'pages', 'shelf']),

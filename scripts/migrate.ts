@@ -1,8 +1,9 @@
-/** Brings the database to the newest schema and puts the demo on an empty shelf. */
+/** Brings the database to the newest schema and puts the demo on an empty shelf, for a local start. */
 import { Migrator } from 'kysely'
 import { database, pool } from '../src/server/database'
 import { seedDemo } from '../src/server/demo'
 import { migrations } from '../src/server/migrations'
+import { isLocal } from '../src/server/people/mode'
 
 const { error, results } = await new Migrator({
   db: database(),
@@ -10,5 +11,6 @@ const { error, results } = await new Migrator({
 }).migrateToLatest()
 for (const r of results ?? []) console.log(r.status, r.migrationName)
 if (error) throw error
-console.log(`${await seedDemo()} demo folios made`)
+// A server of a team has no demo person.
+if (isLocal()) console.log(`${await seedDemo()} demo folios made`)
 await pool().end()

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react'
 import { CommandProvider } from '@/ui/chrome/commands'
 import { NoticeProvider } from '@/ui/chrome/Notice'
 import { fontFaces } from '@/server/fontFaces'
+import { settingsOf, type Settings } from '@/server/people/accounts'
 import { isLocal } from '@/server/people/mode'
 import { signedIn } from '@/server/people/signedIn'
 import { PersonProvider } from '@/ui/people/person'
@@ -21,11 +22,13 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const nonce = asked.get('x-nonce') ?? undefined
   // Pages that need somebody say so themselves; a database that is away is theirs to tell of, too.
   const person = await signedIn(asked).catch(() => null)
+  const settings = person ? await settingsOf(person.id).catch(() => ({}) as Settings) : {}
   const theme = (await cookies()).get('theme')?.value
   return (
     <html
       lang="en"
       data-theme={theme === 'dark' ? 'dark' : 'light'}
+      data-motion={settings.motion ?? 'system'}
       className={`${sans.variable} ${serif.variable}`}
       suppressHydrationWarning
     >
@@ -43,7 +46,17 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         )}
       </head>
       <body className="flex flex-col">
-        <PersonProvider person={person && { id: person.id, name: person.name, kind: person.kind, local: isLocal() }}>
+        <PersonProvider
+          person={
+            person && {
+              id: person.id,
+              name: person.name,
+              kind: person.kind,
+              local: isLocal(),
+              paper: settings.paper ?? 'a4',
+            }
+          }
+        >
           <NoticeProvider>
             <CommandProvider>{children}</CommandProvider>
           </NoticeProvider>

@@ -66,9 +66,7 @@ export type Me = {
   readonly settings: Settings
 }
 export const settingsSchema = z.object({
-  language: z.enum(['en', 'de']).optional(),
   motion: z.enum(['system', 'less']).optional(),
-  units: z.enum(['metric', 'imperial']).optional(),
   paper: z.enum(['a4', 'letter']).optional(),
 })
 export type Settings = z.infer<typeof settingsSchema>
@@ -81,6 +79,8 @@ export async function meOf(id: string): Promise<Me> {
     .executeTakeFirstOrThrow()
   return { ...row, settings: settingsSchema.catch({}).parse(row.settings ?? {}) }
 }
+
+export const settingsOf = async (id: string): Promise<Settings> => (await meOf(id)).settings
 
 export const changeMe = (
   id: string,

@@ -20,7 +20,8 @@ export function useMotion(
     const before = last.current
     last.current = scene && { scene, view }
     if (!before || !scene || before.scene === scene || still || !picture.current) return
-    if (matchMedia('(prefers-reduced-motion: reduce)').matches) return
+    const less = document.documentElement.dataset.motion === 'less'
+    if (less || matchMedia('(prefers-reduced-motion: reduce)').matches) return
     const onScreen = (p: Point, v: View): Point => ({ x: p.x * v.zoom + v.x, y: p.y * v.zoom + v.y })
     const stood = new Map(before.scene.nodes.map((n) => [n.id, onScreen(centreOf(n.box), before.view)]))
     const ran = new Map(before.scene.links.map((l) => [l.id, JSON.stringify(l.points)]))

@@ -20,6 +20,7 @@ import {
   type FolioDelivery,
 } from './folioDelivery'
 import { PublicPages } from './PublicPages'
+import { usePerson } from '../people/person'
 import { useExports, type Exports } from './useExports'
 
 type Props = { readonly folio: OpenFolio; readonly onClose: () => void }
@@ -28,7 +29,8 @@ type SetProps = { readonly delivery: FolioDelivery; readonly set: (change: Parti
 /** The whole folio taken away: where it goes, as what, and the files that were made of it. */
 export function DeliverFolio({ folio, onClose }: Props) {
   const { theme } = useTheme()
-  const [delivery, setDelivery] = useState(() => lastFolioDelivery(folio.id, theme))
+  const person = usePerson()
+  const [delivery, setDelivery] = useState(() => lastFolioDelivery(folio.id, theme, person?.paper ?? 'a4'))
   const exports = useExports(folio)
   const set = (change: Partial<FolioDelivery>) => {
     const next = { ...delivery, ...change }

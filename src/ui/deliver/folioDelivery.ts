@@ -56,8 +56,11 @@ export const folioDeliverySchema = z.object({
 })
 export type FolioDelivery = z.infer<typeof folioDeliverySchema>
 
-export const firstFolioDelivery = (theme: FolioDelivery['theme']): FolioDelivery => ({
-  ...{ format: 'docx', theme, text: true, background: true, paper: 'a4', glue: true, inside: true, reframe: true },
+export const firstFolioDelivery = (
+  theme: FolioDelivery['theme'],
+  paper: FolioDelivery['paper'] = 'a4',
+): FolioDelivery => ({
+  ...{ format: 'docx', theme, text: true, background: true, paper, glue: true, inside: true, reframe: true },
   ...{ each: 'png', naming: '{number} {title}', scale: 2, dpi: null },
 })
 
@@ -96,14 +99,18 @@ export const placeFor = (d: FolioDelivery): string | null =>
 const keyOf = (folio: string): string => `idle-compass folio delivery ${folio}`
 
 /** How the folio was delivered last, on this machine. */
-export function lastFolioDelivery(folio: string, theme: FolioDelivery['theme']): FolioDelivery {
+export function lastFolioDelivery(
+  folio: string,
+  theme: FolioDelivery['theme'],
+  paper: FolioDelivery['paper'],
+): FolioDelivery {
   try {
     const kept = folioDeliverySchema.safeParse(JSON.parse(localStorage.getItem(keyOf(folio)) ?? 'null'))
     if (kept.success) return kept.data
   } catch {
     // Storage that is shut, or words that are no settings: begin as if nothing had been delivered.
   }
-  return firstFolioDelivery(theme)
+  return firstFolioDelivery(theme, paper)
 }
 
 export function keepFolioDelivery(folio: string, delivery: FolioDelivery): void {

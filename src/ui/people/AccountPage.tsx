@@ -23,7 +23,6 @@ export type Me = {
 }
 type Settings = {
   readonly motion?: 'system' | 'less' | undefined
-  readonly units?: 'metric' | 'imperial' | undefined
   readonly paper?: 'a4' | 'letter' | undefined
 }
 
@@ -149,6 +148,7 @@ function Password({ least }: { readonly least: number }) {
 }
 
 function SettingsForm({ me }: { readonly me: Me }) {
+  const router = useRouter()
   const tell = useNotice()
   const [settings, setSettings] = useState(me.settings)
   const set = (change: Settings) => {
@@ -157,10 +157,11 @@ function SettingsForm({ me }: { readonly me: Me }) {
     void send('PATCH', '/api/account', { settings: next }).then((problem) => {
       if (problem) return tell(problem)
       document.documentElement.dataset['motion'] = next.motion ?? 'system'
+      router.refresh()
     })
   }
   return (
-    <div className="grid grid-cols-3 gap-4">
+    <div className="grid grid-cols-2 gap-4">
       <Choice
         label="Motion"
         value={settings.motion ?? 'system'}
@@ -172,12 +173,6 @@ function SettingsForm({ me }: { readonly me: Me }) {
         value={settings.paper ?? 'a4'}
         among={{ a4: 'A4', letter: 'US Letter' }}
         onChange={(paper) => set({ paper })}
-      />
-      <Choice
-        label="Sizes in print"
-        value={settings.units ?? 'metric'}
-        among={{ metric: 'Millimetres', imperial: 'Inches' }}
-        onChange={(units) => set({ units })}
       />
     </div>
   )

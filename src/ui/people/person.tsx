@@ -8,6 +8,8 @@ export type Here = {
   readonly name: string
   readonly kind: 'member' | 'guest' | 'demo'
   readonly local: boolean
+  /** Paper of files, unless one chooses another. */
+  readonly paper: 'a4' | 'letter'
 }
 
 const PersonContext = createContext<Here | null>(null)
