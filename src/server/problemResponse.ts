@@ -24,6 +24,7 @@ const statusOf: Record<Problem['code'], number> = {
   'email-taken': 409,
   'team-needs-owner': 409,
   'shelf-not-empty': 409,
+  'patterns-too-many': 409,
   'shelves-too-many': 409,
   'remarks-too-many': 409,
   'foreign-origin': 403,

@@ -47,11 +47,13 @@ export async function beginFolio(
   text: string,
   figures: readonly Figure[] = [],
   shelf: string | null = null,
+  more: (doc: Y.Doc) => void = () => undefined,
 ): Promise<string> {
   const standard = await standardOf(owner)
   const fill = (doc: Y.Doc) => {
     if (standard) putOnStandard(doc, standard)
     for (const f of figures) doc.getMap(SHARED.figures).set(f.id, newSharedFigure(f))
+    more(doc)
   }
   const id = await makeFolio(owner, title, text, fill, shelf)
   if (standard?.own) {

@@ -127,6 +127,16 @@ export type Tables = {
     /** Of the first figure, in px, where it is 720 px wide. */
     height: number
   }
+  worked_pattern: {
+    id: string
+    owner_id: string
+    team_id: string | null
+    name: string
+    task: string
+    words: string
+    figures: ColumnType<unknown, string, string>
+    made_at: Time
+  }
   public_view: { token: string; day: Date; count: number }
   favourite: { account_id: string; folio_id: string; at: Time }
   opened: { account_id: string; folio_id: string; at: Time }

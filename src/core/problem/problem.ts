@@ -27,6 +27,7 @@ export type Problem =
   | { readonly code: 'email-taken' }
   | { readonly code: 'team-needs-owner'; readonly team: string }
   | { readonly code: 'shelf-not-empty' }
+  | { readonly code: 'patterns-too-many'; readonly limit: number }
   | { readonly code: 'shelves-too-many'; readonly limit: number }
   | { readonly code: 'remarks-too-many' }
   | { readonly code: 'foreign-origin' }
@@ -105,6 +106,7 @@ const english: Sentences = {
     `“${p.team}” would be left without an owner. Make somebody else its owner first, or delete it.`,
   'remarks-too-many': () => 'A folio holds 2000 remarks. Remove some that are settled.',
   'shelves-too-many': (p) => `${p.limit} shelves are as many as there is room for. Put some together.`,
+  'patterns-too-many': (p) => `${p.limit} patterns of your own are as many as there is room for. Remove one first.`,
   'shelf-not-empty': () => 'There are folios on this shelf. Move them first.',
   'foreign-origin': () => 'The request came from another site and was refused. Open Idle Compass at its own address.',
   'foreign-host': (p) =>

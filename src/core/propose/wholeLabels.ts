@@ -17,8 +17,23 @@ export function wholeLabel(label: string, language: string): string {
     before = out
     out = out.replace(/^[\s,;:)–—]+|[\s,;:(–—]+$/gu, '').replace(LEADS_ON[language] ?? /$^/, '')
   }
+  return closed(out)
+}
+
+/** Quotes and gaps that a label opens are closed: their last sign hangs on no word, and is lost on the way. */
+function closed(label: string): string {
+  let out = label
+  for (const [open, close] of PAIRS) {
+    if (out.lastIndexOf(open) <= out.lastIndexOf(close)) continue
+    const words = out.slice(out.lastIndexOf(open) + 1)
+    out = /[\p{L}\p{N}]/u.test(words) ? out + close : out.slice(0, out.lastIndexOf(open)).trimEnd()
+  }
   return out
 }
+const PAIRS = [
+  ['[', ']'],
+  ['“', '”'],
+] as const
 
 /** With whole labels; nodes that have none left are gone, and their links with them. */
 export function withWholeLabels(built: Built, language: string): Built {

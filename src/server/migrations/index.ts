@@ -12,6 +12,7 @@ import { people } from './m0010People'
 import { remarks } from './m0011Remarks'
 import { shelves } from './m0012Shelves'
 import { publicPages } from './m0013PublicPages'
+import { ownPatterns } from './m0014Patterns'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -28,4 +29,5 @@ export const migrations: Record<string, Migration> = {
   '0011_remarks': remarks,
   '0012_shelves': shelves,
   '0013_public_pages': publicPages,
+  '0014_patterns': ownPatterns,
 }

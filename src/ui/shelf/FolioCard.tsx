@@ -123,6 +123,13 @@ function doings({ folio, shelves, inBin, act, tell, path, name }: DoingsFor): re
       run: () =>
         void act(send('POST', `${path}/copy`), () => tell(`A copy of “${folio.title}” stands on your first shelf.`)),
     },
+    {
+      says: 'Keep as a pattern',
+      run: () =>
+        void act(send('POST', '/api/patterns', { folio: folio.id, name: folio.title.slice(0, 80) }), () =>
+          tell(`“${folio.title}” stands among the worked patterns.`),
+        ),
+    },
     ...to.map((s) => ({
       says: `Move to “${s.team && s.team !== s.name ? `${s.team}: ${s.name}` : s.name}”`,
       run: () => void act(send('PATCH', path, { shelf: s.id }), () => tell(`“${folio.title}” stands on “${s.name}”.`)),

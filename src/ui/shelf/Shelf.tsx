@@ -42,10 +42,7 @@ export function Shelf(props: ShelfProps) {
         className={`mx-auto grid w-full max-w-[1400px] flex-1 grid-cols-[210px_minmax(0,1fr)] items-start gap-8 px-6 py-8 ${canAdd && drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
         {...(isGuest ? {} : drop.handlers)}
       >
-        <div className="sticky top-4">
-          <ShelfList {...{ shelves, place, isGuest }} />
-          {!isGuest && <ForPrograms />}
-        </div>
+        <Side {...{ shelves, place, isGuest }} here={here?.id ?? null} />
         <div>
           <SearchField query={query} place={place} />
           <ShelfHead {...props} here={here} onNew={canAdd ? () => setAdding(true) : null} />
@@ -75,6 +72,23 @@ export function Shelf(props: ShelfProps) {
     </>
   )
 }
+
+type SideProps = Pick<ShelfProps, 'shelves' | 'place' | 'isGuest'> & { readonly here: string | null }
+
+const Side = ({ shelves, place, isGuest, here }: SideProps) => (
+  <div className="sticky top-4">
+    <ShelfList {...{ shelves, place, isGuest }} />
+    {!isGuest && (
+      <Link
+        href={here ? `/patterns?shelf=${here}` : '/patterns'}
+        className="mt-5 block rounded px-2 py-1 text-[14px] hover:bg-sea-wash/60"
+      >
+        Worked patterns
+      </Link>
+    )}
+    {!isGuest && <ForPrograms />}
+  </div>
+)
 
 function SearchField({ query, place }: Pick<ShelfProps, 'query' | 'place'>) {
   return (

@@ -64,7 +64,8 @@ export function doneOf(words: readonly Word[], verbEnd = 0): string {
     if (cut < 4 || (kept[cut] as Word).start < verbEnd) break
     kept = kept.slice(0, cut)
   }
-  while (kept.length > 1 && LOOSE.test((kept.at(-1) as Word).lower)) kept = kept.slice(0, -1)
+  while (kept.length > 1 && LOOSE.test((kept.at(-1) as Word).lower) && kept.at(-2)?.text !== '[')
+    kept = kept.slice(0, -1)
   const [first] = kept
   const bare = first && ARTICLES.has(first.lower) && kept.length > 2 ? kept.slice(1) : kept
   return capitalWord(joined(bare))

@@ -1,0 +1,80 @@
+import { lowerFirst } from '@/core/text'
+import type { PatternRow } from './row'
+
+export const decisions = {
+  choice: {
+    name: 'Choice between options',
+    task: 'decide',
+    readsAs: 'decision',
+    hint: 'Two or three ways, held against the same questions',
+    text: (t) => `# ${t}
+
+Which way for ${lowerFirst(t)}?
+
+- [First option]
+  - Cost: [how much?]
+  - Time: [how long?]
+  - Risk: [what can happen?]
+- [Second option]
+  - Cost: [how much?]
+  - Time: [how long?]
+  - Risk: [what can happen?]
+`,
+  },
+  supplier: {
+    name: 'Choice of a supplier',
+    task: 'decide',
+    readsAs: 'decision',
+    hint: 'Offers side by side: price, delivery, what speaks against each',
+    text: (t) => `# ${t}
+
+Which supplier for ${lowerFirst(t)}?
+
+- [First supplier]
+  - Cost: [how much?]
+  - Time: [how many days?]
+  - Risk: [what if they are late?]
+- [Second supplier]
+  - Cost: [how much?]
+  - Time: [how many days?]
+  - Risk: [what if they are late?]
+- [Third supplier]
+  - Cost: [how much?]
+  - Time: [how many days?]
+  - Risk: [what if they are late?]
+`,
+  },
+  goOrStay: {
+    name: 'Go or stay',
+    task: 'decide',
+    readsAs: 'process',
+    hint: 'Questions one after the other that end in yes or no',
+    text: (t) => `# ${t}
+
+1. Ask for [which report?].
+2. If [the wind is above how much?], stay in port and tell [whom?]. Otherwise go on.
+3. If [the view is below how much?], wait for [how long?] and ask again. Otherwise go on.
+4. Tell [whom?] that you sail.
+5. Write [what?] into the log.
+`,
+  },
+  makeOrBuy: {
+    name: 'Do it ourselves, or have it done',
+    task: 'decide',
+    readsAs: 'decision',
+    hint: 'Two ways with what each asks of money, time and people',
+    text: (t) => `# ${t}
+
+How do we go about ${lowerFirst(t)}?
+
+- Do it ourselves
+  - Cost: [how much?]
+  - Time: [how many days?]
+  - People: [who is free?]
+- Have it done
+  - Cost: [how much?]
+  - Time: [how many days?]
+  - People: [who looks after it?]
+`,
+  },
+} as const satisfies Record<string, PatternRow>

@@ -1,0 +1,44 @@
+import type { PatternRow } from './row'
+
+export const overviews = {
+  overview: {
+    name: 'Overview of points',
+    task: 'overview',
+    readsAs: 'points',
+    hint: 'Four or five points, each with a sentence',
+    text: (t) => `# ${t}
+
+- [First point]: [one sentence about it]
+- [Second point]: [one sentence about it]
+- [Third point]: [one sentence about it]
+- [Fourth point]: [one sentence about it]
+`,
+  },
+  rules: {
+    name: 'Rules of the house',
+    task: 'overview',
+    readsAs: 'points',
+    hint: 'What holds for everybody, with the reason',
+    text: (t) => `# ${t}
+
+- [First rule]: [why it is so]
+- [Second rule]: [why it is so]
+- [Third rule]: [why it is so]
+- [Fourth rule]: [why it is so]
+- [Fifth rule]: [why it is so]
+`,
+  },
+  lessons: {
+    name: 'What we have learned',
+    task: 'overview',
+    readsAs: 'points',
+    hint: 'After a drill or a season: what to keep, what to change',
+    text: (t) => `# ${t}
+
+- [What went well]: [what made it so]
+- [What went badly]: [what was missing]
+- [What surprised us]: [what we know now]
+- [What we change]: [from when on]
+`,
+  },
+} as const satisfies Record<string, PatternRow>
