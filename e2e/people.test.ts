@@ -130,6 +130,32 @@ test('guesses are slowed down by account, whatever the address; a sign-in from a
   const answers: number[] = []
   for (let i = 0; i < 12; i++) answers.push((await guesser.signIn(`wrong password ${i}`)).status)
   assert.ok(answers.includes(401) && answers.includes(429), answers.join())
+  // A session that somebody brings along is not taken over.
+  const brought = new Visitor(base, 'Ada')
+  const answer = await brought.ask(
+    'POST',
+    '/api/auth/sign-in/email',
+    { email: 'ada@gannet.example', password: PASSWORD },
+    { cookie: 'compass.session_token=fixed.by-somebody' },
+  )
+  assert.equal(answer.status, 200)
+  assert.ok(
+    answer.headers
+      .getSetCookie()
+      .some((c) => /session_token=(?!fixed)/.test(c) && /HttpOnly/i.test(c) && /SameSite=Lax/i.test(c)),
+  )
+  // Whether there is an account does not show in how long it takes: a password is hashed either way.
+  const took = async (name: string) => {
+    const since = performance.now()
+    await new Visitor(base, name).signIn('wrong password, surely')
+    return performance.now() - since
+  }
+  let [known, unknown] = [0, 0]
+  for (let i = 0; i < 3; i++) {
+    known += await took('Ada')
+    unknown += await took(`Nobody${i}`)
+  }
+  assert.ok(unknown > known / 4, `${unknown} ms for nobody, ${known} ms for somebody`)
   const foreign = await guesser.ask(
     'POST',
     '/api/auth/sign-in/email',

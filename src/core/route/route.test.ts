@@ -49,7 +49,7 @@ test.each(['process', 'concept'] as const)(
           if (a.from !== b.from && a.to !== b.to && onEachOther(a.points, b.points) > LINE) wrong++
       })
     }
-    expect(links).toBeGreaterThan(700)
+    expect(links).toBeGreaterThan(350)
     expect(wrong / links).toBeLessThan(0.01)
   },
 )

@@ -26,7 +26,11 @@ const OPEN: Readonly<Record<string, { readonly guarded: boolean; readonly ends?:
 const GETS = new Set(['oauth2/callback/house'])
 const MOST_BYTES = 40_000
 
-const named = z.object({ email: z.string().max(320).optional(), token: z.string().max(200).optional() })
+const named = z.object({
+  email: z.string().max(320).optional(),
+  token: z.string().max(200).optional(),
+  password: z.string().max(400).optional(),
+})
 
 export async function authRoute(request: Request): Promise<Response> {
   try {
@@ -54,10 +58,11 @@ export async function authRoute(request: Request): Promise<Response> {
   }
 }
 
-/** Counted by where it comes from, and by whom or what it tries: guesses from many places are still guesses at one account. */
+/** Counted by where it comes from, and by whom or what it tries: guesses from many places are still guesses at one account, or at
+ *  the password of one link. A class that comes by a link without one is no guess. */
 function slowDown(headers: Headers, body: string | null): void {
-  const { email, token } = namedIn(body)
-  const tried = [...(email ? [`account ${email.toLowerCase()}`] : []), ...(token ? [`token ${token}`] : [])]
+  const { email, token, password } = namedIn(body)
+  const tried = [...(email ? [`account ${email.toLowerCase()}`] : []), ...(token && password ? [`token ${token}`] : [])]
   const seconds = Math.max(
     secondsToWait('sign ins', cameFrom(headers)),
     ...tried.map((key) => secondsToWait('sign in', key)),

@@ -17,6 +17,7 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
   const { versions, problem, keep, rename } = useVersions(work.folio.id, figure.id)
   const [shown, setShown] = useState<string | null>(null)
   const [opened] = useState(() => new Date())
+  const [restored, setRestored] = useState(false)
   const { compare } = work
   const leave = () => {
     compare(null)
@@ -35,6 +36,15 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
         </button>
       </div>
       <NameIt label="Keep this one as" onName={(name) => void keep(name)} />
+      {restored && (
+        <NameIt
+          label="Why was it restored?"
+          onName={(why) => {
+            setRestored(false)
+            void keep(`Restored: ${why}`)
+          }}
+        />
+      )}
       {problem && (
         <p role="alert" className="text-[13px] text-needle">
           {problem}
@@ -59,6 +69,7 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
             onRestore={() => {
               compare(null)
               setShown(null)
+              setRestored(true)
               work.apply(difference(figure, { ...v.figure, places: v.figure.places }))
               work.tell('The figure stands as it did then. Undo takes it back.')
             }}

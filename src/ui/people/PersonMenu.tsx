@@ -30,6 +30,11 @@ export function PersonMenu() {
             </Link>
           </MenuItem>
         )}
+        <MenuItem>
+          <Link href="/help" className={ITEM}>
+            Guide
+          </Link>
+        </MenuItem>
         {person.kind === 'member' ? null : (
           <MenuItem>
             <Link href="/sign-in" className={ITEM}>

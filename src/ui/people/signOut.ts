@@ -5,7 +5,7 @@ import { goTo } from './goTo'
 export async function signOut(): Promise<void> {
   await send('POST', '/api/auth/sign-out', {})
   await forgetHere()
-  goTo('/sign-in')
+  goTo('/')
 }
 
 /** The copies of folios that this browser keeps, and what was typed last. */
