@@ -36,24 +36,8 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
         </button>
       </div>
       <NameIt label="Keep this one as" onName={(name) => void keep(name)} />
-      {restored && (
-        <NameIt
-          label="Why was it restored?"
-          onName={(why) => {
-            setRestored(false)
-            void keep(`Restored: ${why}`)
-          }}
-        />
-      )}
-      {problem && (
-        <p role="alert" className="text-[13px] text-needle">
-          {problem}
-        </p>
-      )}
-      {versions === null && !problem && <p className="text-quiet">Looking them up …</p>}
-      {versions?.length === 0 && (
-        <p className="text-[13px] text-quiet">None yet. One is kept every few minutes while somebody works.</p>
-      )}
+      {restored && <WhyRestored onWhy={(name) => void keep(name).then(() => setRestored(false))} />}
+      <Looked problem={problem} count={versions?.length ?? null} />
       <ul className="flex flex-col gap-3">
         {versions?.map((v) => (
           <Row
@@ -80,6 +64,24 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
     </aside>
   )
 }
+
+/** What is said instead of a list. */
+function Looked({ problem, count }: { readonly problem: string | null; readonly count: number | null }) {
+  if (problem)
+    return (
+      <p role="alert" className="text-[13px] text-needle">
+        {problem}
+      </p>
+    )
+  if (count === null) return <p className="text-quiet">Looking them up …</p>
+  if (count > 0) return null
+  return <p className="text-[13px] text-quiet">None yet. One is kept every few minutes while somebody works.</p>
+}
+
+/** Kept with the version, for those who wonder. */
+const WhyRestored = ({ onWhy }: { readonly onWhy: (name: string) => void }) => (
+  <NameIt label="Why was it restored?" onName={(why) => onWhy(`Restored: ${why}`)} />
+)
 
 type RowProps = {
   readonly version: Version
