@@ -138,13 +138,21 @@ export async function pageFor(token: string, counts: boolean): Promise<Seen> {
   if (row.taken_back_at || row.deleted_at) return { is: 'taken-back' }
   if (row.follows && row.newest !== row.sequence && Date.now() - row.page_at.getTime() > PACE_MS)
     refresh(token, row.folio_id, row.owner_id)
-  if (counts)
+  if (counts) await countView(token)
+  return { is: 'there', page: row.page, title: row.title, height: row.height }
+}
+
+/** A view that cannot be counted is shown all the same. */
+async function countView(token: string): Promise<void> {
+  try {
     await database()
       .insertInto('public_view')
       .values({ token, day: sql`current_date`, count: 1 })
       .onConflict((c) => c.columns(['token', 'day']).doUpdateSet({ count: sql`public_view.count + 1` }))
       .execute()
-  return { is: 'there', page: row.page, title: row.title, height: row.height }
+  } catch (error) {
+    log.warn({ error: String(error) }, 'a view could not be counted')
+  }
 }
 
 const held = globalThis as typeof globalThis & { compassPages?: Set<string> }

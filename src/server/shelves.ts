@@ -5,6 +5,7 @@ import type { Problem } from '@/core/problem'
 import { roleInTeam, type Person, type Verdict } from './authorize'
 import { database } from './database'
 import { summariesOf, type FolioSummary } from './folioDocument'
+import { log } from './log'
 import { told } from './notices'
 import { readableBy } from './readable'
 import { atLeast } from './rights'
@@ -212,13 +213,18 @@ export async function setFavourite(person: string, folio: string, on: boolean): 
   else await database().deleteFrom('favourite').where('account_id', '=', person).where('folio_id', '=', folio).execute()
 }
 
-/** That somebody has just opened it. */
-export const noteOpened = (person: string, folio: string) =>
-  database()
-    .insertInto('opened')
-    .values({ account_id: person, folio_id: folio })
-    .onConflict((c) => c.columns(['account_id', 'folio_id']).doUpdateSet({ at: new Date() }))
-    .execute()
+/** That somebody has just opened it. Where it cannot be kept, as on a full disk, the folio is opened all the same. */
+export async function noteOpened(person: string, folio: string): Promise<void> {
+  try {
+    await database()
+      .insertInto('opened')
+      .values({ account_id: person, folio_id: folio })
+      .onConflict((c) => c.columns(['account_id', 'folio_id']).doUpdateSet({ at: new Date() }))
+      .execute()
+  } catch (error) {
+    log.warn({ folio, error: String(error) }, 'that a folio was opened could not be kept')
+  }
+}
 
 /** Onto another shelf; on one of a person it is theirs. */
 export async function moveFolio(folio: string, shelf: string): Promise<void> {
