@@ -166,7 +166,8 @@ export function Editor({ fragment, marks, carets, editable, handle, onText, onMa
 
   useEffect(() => {
     const v = view.current
-    if (v) v.dispatch(v.state.tr.setMeta(marksKey, marks).setMeta('addToHistory', false))
+    // Not said to be outside of the history: that would end the step that is being typed.
+    if (v) v.dispatch(v.state.tr.setMeta(marksKey, marks))
   }, [marks])
 
   useImperativeHandle(

@@ -87,11 +87,11 @@ function Name({ shelf, name }: { readonly shelf: ShelfName | undefined; readonly
       {shelf?.mine && (
         <span className="flex opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
           <button type="button" className="quiet-button" onClick={() => setNaming(true)}>
-            Rename
+            Rename the shelf
           </button>
           {shelf.count === 0 && (
             <button type="button" className="quiet-button" onClick={() => void remove()}>
-              Remove
+              Remove the shelf
             </button>
           )}
         </span>
