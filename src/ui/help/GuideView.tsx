@@ -70,7 +70,7 @@ function Part({ part }: { readonly part: GuidePart }) {
         </p>
       ))}
       {part.figure && (
-        <figure className="mt-4 grid grid-cols-2 items-center gap-5 rounded-lg border border-rule bg-page p-4">
+        <figure className="mt-4 grid grid-cols-[minmax(0,1fr)_minmax(0,1.7fr)] items-center gap-5 rounded-lg border border-rule bg-page p-4">
           <pre className="font-serif text-[15px] leading-relaxed whitespace-pre-wrap">{part.figure.text}</pre>
           <DrawnText
             figure={null}
