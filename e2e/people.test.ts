@@ -47,6 +47,26 @@ test('the first account is made once; after it there is no way in without an inv
   assert.match(page.headers.get('location') ?? '', /\/sign-in\?to=/)
 })
 
+test('an invitation that two take up at once makes one account', async () => {
+  const { id: team } = await ada.json<{ id: string }>('POST', '/api/teams', { name: 'Deck crew' })
+  const { address } = await ada.json<{ address: string }>('POST', `/api/teams/${team}/invitations`, {
+    email: null,
+    role: 'reader',
+  })
+  const invitation = address.split('/').at(-1) ?? ''
+  const answers = await Promise.all(
+    ['Eve', 'Fay', 'Gus'].map((name) =>
+      new Visitor(base, name).ask('POST', '/api/account', {
+        name,
+        email: `${name.toLowerCase()}@gannet.example`,
+        password: PASSWORD,
+        invitation,
+      }),
+    ),
+  )
+  assert.deepEqual(answers.map((a) => a.status).toSorted(), [201, 410, 410])
+})
+
 test('a folio shared by mail: the invitation makes an account once, and the folio is there with the role it was given', async () => {
   const folio = await ada.folio('# Boarding\n\nCheck the ramp.')
   await ada.share(folio, 'ben@gannet.example', 'reviewer')

@@ -6,6 +6,7 @@ import path from 'node:path'
 import { after, before, test } from 'node:test'
 import { database, pool } from '../src/server/database'
 import { atLeast, folioRights, ownRights, roles, teamRights, type Role } from '../src/server/rights'
+import { found } from '../src/server/search'
 import { startServer } from './support'
 import { Visitor } from './visitor'
 
@@ -233,6 +234,16 @@ test('every route answers each as the table of rights says', { timeout: 180_000 
       if (expected(action, who) !== 'in') await ask(name, who)
     }
   assert.deepEqual(wrong, [])
+  // What lists and searches show is what may be read, by the same rule.
+  for (const { visitor, role } of all.filter((w) => w.signedIn)) {
+    const { id } = await database()
+      .selectFrom('account')
+      .select('id')
+      .where('name', '=', visitor.name)
+      .executeTakeFirstOrThrow()
+    const hits = (await found(id, 'ramp')).filter((h) => h.folio === folio)
+    assert.equal(hits.length > 0, role !== null, `${visitor.name} finds ${hits.length}`)
+  }
   assert.ok(rows.length * all.length > 700, `${rows.length} routes by ${all.length} people`)
   assert.deepEqual([...roles], ['reader', 'reviewer', 'editor', 'owner'])
   const { count } = await database()

@@ -12,6 +12,7 @@ import {
   type Role,
   type TeamAction,
 } from './rights'
+import { byLinks, inTeam, shared } from './standing'
 
 export type Person = {
   readonly id: string
@@ -20,6 +21,9 @@ export type Person = {
   /** Of the session that they ask in; null for the person of the local start. */
   readonly session: string | null
 }
+
+/** As others see them: a guest calls themselves what they like, and is not taken for a member of that name. */
+export const shownName = ({ name, kind }: Person): string => (kind === 'guest' ? `${name}, guest` : name)
 
 /** Nobody is told of what they may not even see. */
 export type Verdict = 'allowed' | 'not-found' | 'not-allowed'
@@ -33,28 +37,10 @@ export async function standingOf(person: Person, folio: string): Promise<Standin
     .innerJoin('shelf as s', 's.id', 'f.shelf_id')
     .select(['f.owner_id', 'f.deleted_at', 's.team_id'])
     .select((e) => [
-      e
-        .selectFrom('folio_share as h')
-        .select('h.role')
-        .whereRef('h.folio_id', '=', 'f.id')
-        .where('h.account_id', '=', person.id)
-        .as('shared'),
-      e
-        .selectFrom('team_member as m')
-        .innerJoin('team as t', 't.id', 'm.team_id')
-        .select('m.role')
-        .whereRef('m.team_id', '=', 's.team_id')
-        .where('m.account_id', '=', person.id)
-        .where('t.deleted_at', 'is', null)
-        .as('in_team'),
-      e
-        .selectFrom('guest_visit as v')
-        .innerJoin('guest_link as l', 'l.id', 'v.link_id')
+      shared(e, person.id).as('shared'),
+      inTeam(e, person.id).as('in_team'),
+      byLinks(e, person.id)
         .select((x) => x.fn.agg<Role[]>('array_agg', ['l.role']).as('roles'))
-        .whereRef('l.folio_id', '=', 'f.id')
-        .where('v.account_id', '=', person.id)
-        .where('l.taken_back_at', 'is', null)
-        .where((x) => x.or([x('l.ends_at', 'is', null), x('l.ends_at', '>', new Date())]))
         .as('by_links'),
     ])
     .where('f.id', '=', folio)

@@ -76,7 +76,7 @@ class EventStream {
     if (!this.open) return controller.close()
     openStreams().add(this.close)
     this.beat = setInterval(() => this.write(BEAT), BEAT_MS)
-    this.look = setInterval(() => void this.lookAtRights(), LOOK_MS)
+    this.look = setInterval(() => void this.stillReads(), LOOK_MS)
     void this.catchUp().catch((error: unknown) => {
       log.warn({ folio: this.folio, error: String(error) }, 'event stream could not begin')
       this.close()
@@ -132,10 +132,15 @@ class EventStream {
   }
 
   /** A right that cannot be looked at is not taken for one that is gone: whoever comes back is asked anew. */
-  private async lookAtRights(): Promise<void> {
+  private async stillReads(): Promise<boolean> {
     const still = await this.reader.still().catch(() => true)
     if (!still) this.close()
-    else this.write(encoder.encode('event: rights\ndata: {}\n\n'))
+    return still
+  }
+
+  /** What the reader may do has perhaps become something else: their page asks. */
+  private async lookAtRights(): Promise<void> {
+    if (await this.stillReads()) this.write(encoder.encode('event: rights\ndata: {}\n\n'))
   }
 
   /** A window that was closed is seen to go at once. */

@@ -15,7 +15,7 @@ const MOST_ROWS = 4000
 export function wordRows({ text, figures }: Worded): Row[] {
   const paragraphs = text
     .split(/\n+/)
-    .map((p) => p.replace(/^[#>*\-\d.\s|]+|\*\*/g, '').trim())
+    .map((p) => p.replace(/^(?:[#>*|\s-]+|\d{1,3}[.)]\s+)+|\*\*/g, '').trim())
     .filter((p) => /[\p{L}\p{N}]/u.test(p))
     .flatMap((p) => p.match(new RegExp(`[\\s\\S]{1,${LONGEST}}(?=\\s|$)|[\\s\\S]{1,${LONGEST}}`, 'g')) ?? [])
   const drawn = figures.map((f) => ({

@@ -29,8 +29,24 @@ export async function isEmpty(): Promise<boolean> {
   return row === undefined
 }
 
-/** Makes the account and signs it in; out: the cookies of its session. */
-export async function makeAccount(
+/** Makes the account and signs it in; out: the cookies of its session. One at a time, in all processes: there is one first
+ *  account, and an invitation is taken up once. */
+export function makeAccount(wanted: NewAccount, headers: Headers): Promise<{ readonly cookies: Headers } | Problem> {
+  const work = () =>
+    database()
+      .transaction()
+      .execute(async (tx) => {
+        await sql`select pg_advisory_xact_lock(hashtext('make account'))`.execute(tx)
+        return made(wanted, headers)
+      })
+  // Who waits here holds no connection, which the one before needs.
+  const done = last.then(work, work)
+  last = done.catch(() => undefined)
+  return done
+}
+let last: Promise<unknown> = Promise.resolve()
+
+async function made(
   { name, email, password, invitation }: NewAccount,
   headers: Headers,
 ): Promise<{ readonly cookies: Headers } | Problem> {
@@ -39,20 +55,20 @@ export async function makeAccount(
   if (!invited && installation().IDLE_COMPASS_SIGN_UP !== 'open' && (isLocal() || !(await isEmpty())))
     return { code: 'not-invited' }
   if (invited?.email && invited.email.toLowerCase() !== email.toLowerCase()) return { code: 'invited-otherwise' }
-  const made = await (
+  const signedUp = await (
     await auth()
   ).api
     .signUpEmail({ body: { name, email, password }, headers, returnHeaders: true })
     .catch((error: unknown) => (isTaken(error) ? null : Promise.reject(error)))
-  if (made === null) return { code: 'email-taken' }
-  const id = made.response.user.id
+  if (signedUp === null) return { code: 'email-taken' }
+  const id = signedUp.response.user.id
   // The mail of the invitation went to this address.
   if (invited?.email)
     await database().updateTable('account').set({ email_verified: true }).where('id', '=', id).execute()
   await audit({ what: 'account-made', by: id })
   await database().insertInto('shelf').values({ id: nanoid(), owner_id: id, name: 'My shelf' }).execute()
   if (invited && invitation !== null) await takeUp(invitation, id)
-  return { cookies: made.headers }
+  return { cookies: signedUp.headers }
 }
 
 const isTaken = (error: unknown): boolean =>

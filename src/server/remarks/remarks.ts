@@ -1,8 +1,9 @@
 /** Remarks on a folio: threads at places, proposed changes, what became of them. */
 import { nanoid } from 'nanoid'
 import type { z } from 'zod'
-import type { Person } from '../authorize'
+import { shownName, type Person } from '../authorize'
 import { database } from '../database'
+import { log } from '../log'
 import { told } from '../notices'
 import { mailDigests } from './digest'
 import {
@@ -66,7 +67,14 @@ export async function remark(folio: string, person: Person, given: z.infer<typeo
   await database()
     .insertInto('remark')
     .values({
-      ...{ id, folio_id: folio, thread_id: id, author_id: person.id, author_name: person.name, words: given.words },
+      ...{
+        id,
+        folio_id: folio,
+        thread_id: id,
+        author_id: person.id,
+        author_name: shownName(person),
+        words: given.words,
+      },
       ...{ figure_id: 'figure' in place ? place.figure : null, place: JSON.stringify(place) },
       proposal: given.proposal && JSON.stringify(given.proposal),
       mentions: JSON.stringify(given.mentions),
@@ -88,7 +96,7 @@ export async function answer(
     .insertInto('remark')
     .values({
       ...{ id: nanoid(), folio_id: folio, thread_id: thread, figure_id: first.figure_id, words },
-      ...{ author_id: person.id, author_name: person.name, mentions: JSON.stringify(mentions) },
+      ...{ author_id: person.id, author_name: shownName(person), mentions: JSON.stringify(mentions) },
       ...{ place: null, proposal: null },
     })
     .execute()
@@ -101,7 +109,7 @@ export async function settle(folio: string, thread: string, person: Person, stat
   const open = state === 'open'
   const done = await database()
     .updateTable('remark')
-    .set({ state, settled_by: open ? null : person.name, settled_at: open ? null : new Date() })
+    .set({ state, settled_by: open ? null : shownName(person), settled_at: open ? null : new Date() })
     .where('folio_id', '=', folio)
     .where('id', '=', thread)
     .whereRef('id', '=', 'thread_id')
@@ -157,5 +165,6 @@ async function hasRoom(folio: string): Promise<boolean> {
 
 async function said(folio: string): Promise<void> {
   await told(folio, { is: 'remarks' })
-  await mailDigests(folio)
+  // It is said, whether or not somebody can be mailed.
+  await mailDigests(folio).catch((error: unknown) => log.warn({ folio, error: String(error) }, 'no digest was mailed'))
 }

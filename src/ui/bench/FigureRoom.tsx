@@ -1,11 +1,9 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { altTextOf, nodesInOrder, type Figure } from '@/core/figure'
-import type { Scene } from '@/core/scene'
-import { compute } from '@/workers/client'
 import { SceneView } from '../scene/SceneView'
-import { useWardrobe } from '../folio/wardrobe'
+import { useDrawn } from '../scene/useDrawn'
 import type { OpenFolio, SharedFigure } from '../folio/useFolio'
 import { TopTools } from '../chrome/TopTools'
 import { FigureRemarks } from '../remarks/FigureRemarks'
@@ -84,25 +82,6 @@ export function FigureRoom({ folio, shared, panel, onPanel }: Props) {
       </TopTools>
     </main>
   )
-}
-
-function useDrawn(figure: Figure) {
-  const wardrobe = useWardrobe()
-  const [scene, setScene] = useState<Scene | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
-  useEffect(() => {
-    let current = true
-    compute()
-      .draw(figure, wardrobe)
-      .then(
-        (s) => current && setScene(s),
-        (error: unknown) => current && setProblem(String(error)),
-      )
-    return () => {
-      current = false
-    }
-  }, [figure, wardrobe])
-  return { scene, problem }
 }
 
 type InWordsProps = {

@@ -1,12 +1,9 @@
 'use client'
 
 import Link from 'next/link'
-import { useEffect, useState } from 'react'
 import { altTextOf } from '@/core/figure'
-import type { Scene } from '@/core/scene'
-import { compute } from '@/workers/client'
-import { useWardrobe } from './wardrobe'
 import { SceneView } from '../scene/SceneView'
+import { useDrawn } from '../scene/useDrawn'
 import type { SharedFigure } from './useFolio'
 
 type Props = {
@@ -39,21 +36,7 @@ export function FigureCard({
   onReadAgain,
 }: Props) {
   const { figure } = shared
-  const wardrobe = useWardrobe()
-  const [scene, setScene] = useState<Scene | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
-  useEffect(() => {
-    let current = true
-    compute()
-      .draw(figure, wardrobe)
-      .then(
-        (s) => current && setScene(s),
-        (error: unknown) => current && setProblem(String(error)),
-      )
-    return () => {
-      current = false
-    }
-  }, [figure, wardrobe])
+  const { scene, problem } = useDrawn(figure)
   return (
     <figure className="group" data-figure={figure.id}>
       <Link

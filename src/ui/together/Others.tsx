@@ -33,6 +33,9 @@ export function Others({ together: { others, followed: who, follow } }: Props) {
 }
 
 const initials = (name: string): string => {
-  const words = name.trim().split(/\s+/)
+  const words = name
+    .replace(/, guest$/, '')
+    .trim()
+    .split(/\s+/)
   return ((words[0]?.[0] ?? '?') + (words.length > 1 ? (words.at(-1)?.[0] ?? '') : '')).toUpperCase()
 }

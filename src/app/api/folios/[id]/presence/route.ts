@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Refusal, bodyOf, folioRoute } from '@/server/answer'
+import { shownName } from '@/server/authorize'
 import { told } from '@/server/notices'
 
 export const dynamic = 'force-dynamic'
@@ -15,7 +16,7 @@ const body = z.object({
 /** Tells the others who have the folio open where this window is. Nothing of it is kept. */
 export const POST = folioRoute('read', 'presence', async ({ folio, person, request }) => {
   const { window, hello, place } = await bodyOf(request, body, MOST_BYTES)
-  const state = { person: person.id, name: person.name, hello, place }
+  const state = { person: person.id, name: shownName(person), hello, place }
   if (!(await told(folio, { is: 'presence', window, state })))
     throw new Refusal({ code: 'body-too-large', limit: MOST_BYTES })
   return new Response(null, { status: 204 })
