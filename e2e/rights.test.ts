@@ -6,7 +6,7 @@ import path from 'node:path'
 import { after, before, test } from 'node:test'
 import { database, pool } from '../src/server/database'
 import { atLeast, folioRights, ownRights, roles, teamRights, type Role } from '../src/server/rights'
-import { found } from '../src/server/search'
+import { found as foundFor } from '../src/server/search'
 import { startServer } from './support'
 import { Visitor } from './visitor'
 
@@ -241,7 +241,7 @@ test('every route answers each as the table of rights says', { timeout: 180_000 
       .select('id')
       .where('name', '=', visitor.name)
       .executeTakeFirstOrThrow()
-    const hits = (await found(id, 'ramp')).filter((h) => h.folio === folio)
+    const hits = (await foundFor(id, 'ramp')).filter((h) => h.folio === folio)
     assert.equal(hits.length > 0, role !== null, `${visitor.name} finds ${hits.length}`)
   }
   assert.ok(rows.length * all.length > 700, `${rows.length} routes by ${all.length} people`)
