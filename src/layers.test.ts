@@ -5,11 +5,12 @@ import ts from 'typescript'
 
 type Row = { readonly may: readonly string[]; readonly packages: readonly string[] }
 const core = (may: readonly string[], packages: readonly string[] = []): Row => ({
-  may: ['core/problem', ...may.map((m) => `core/${m}`)],
+  may: ['core/problem', 'core/words', ...may.map((m) => `core/${m}`)],
   packages,
 })
 const ALL_CORE = [
   'problem',
+  'words',
   'geometry',
   'graph',
   'text',
@@ -31,6 +32,8 @@ const ALL_CORE = [
 ].map((f) => `core/${f}`)
 
 const layers: Record<string, Row> = {
+  // Words for people; every folder may say something.
+  'core/words': core([], ['intl-messageformat']),
   'core/problem': core([]),
   'core/geometry': core([]),
   'core/graph': core([]),
@@ -63,7 +66,7 @@ const layers: Record<string, Row> = {
   ),
   'core/testing': { may: [...ALL_CORE, 'core', 'server'], packages: ['node:fs', 'node:path'] },
   core: { may: ALL_CORE, packages: [] },
-  manuscript: { may: ['core/text', 'core/problem'], packages: ['yjs'] },
+  manuscript: { may: ['core/text', 'core/problem', 'core/words'], packages: ['yjs'] },
   sync: { may: [], packages: ['yjs'] },
   workers: { may: [...ALL_CORE, 'core'], packages: ['comlink', 'nanoid', 'zod'] },
   server: { may: [...ALL_CORE, 'core', 'manuscript'], packages: ['*'] },
@@ -79,6 +82,7 @@ const layers: Record<string, Row> = {
       'core/icons',
       'core/text',
       'core/problem',
+      'core/words',
       'core/propose',
       'manuscript',
       'sync',
@@ -91,7 +95,7 @@ const layers: Record<string, Row> = {
     packages: ['node:fs', 'node:path', 'node:util', 'tinyglobby', 'zod'],
   },
   app: {
-    may: ['ui', 'server', 'manuscript', 'core/figure', 'core/document', 'core/problem'],
+    may: ['ui', 'server', 'manuscript', 'core/figure', 'core/document', 'core/problem', 'core/words'],
     packages: ['next', 'react', 'zod', 'kysely'],
   },
 }

@@ -4,16 +4,21 @@ import type { ReactNode } from 'react'
 import { CommandProvider } from '@/ui/chrome/commands'
 import { NoticeProvider } from '@/ui/chrome/Notice'
 import { fontFaces } from '@/server/fontFaces'
-import { settingsOf, type Settings } from '@/server/people/accounts'
 import { isLocal } from '@/server/people/mode'
 import { signedIn } from '@/server/people/signedIn'
 import { PersonProvider } from '@/ui/people/person'
 import { sans, serif } from './fonts'
+import { catalogueOf } from '@/server/words'
+import { languageHere, settingsHere, tellHere } from '@/server/words/here'
+import { WordsProvider } from '@/ui/words/words'
 import './globals.css'
 
-export const metadata: Metadata = {
-  title: { default: 'Idle Compass', template: '%s · Idle Compass' },
-  description: 'Paste an outline or prose; get figures that say exactly what the text says.',
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await tellHere()
+  return {
+    title: { default: 'Idle Compass', template: '%s · Idle Compass' },
+    description: t('Paste an outline or prose; get figures that say exactly what the text says.'),
+  }
 }
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
@@ -22,11 +27,12 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const nonce = asked.get('x-nonce') ?? undefined
   // Pages that need somebody say so themselves; a database that is away is theirs to tell of, too.
   const person = await signedIn(asked).catch(() => null)
-  const settings = person ? await settingsOf(person.id).catch(() => ({}) as Settings) : {}
+  const settings = await settingsHere()
+  const language = await languageHere()
   const theme = (await cookies()).get('theme')?.value
   return (
     <html
-      lang="en"
+      lang={language}
       data-theme={theme === 'dark' ? 'dark' : 'light'}
       data-motion={settings.motion ?? 'system'}
       className={`${sans.variable} ${serif.variable}`}
@@ -46,21 +52,24 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         )}
       </head>
       <body className="flex flex-col">
-        <PersonProvider
-          person={
-            person && {
-              id: person.id,
-              name: person.name,
-              kind: person.kind,
-              local: isLocal(),
-              paper: settings.paper ?? 'a4',
+        <WordsProvider language={language} catalogue={catalogueOf(language)}>
+          <PersonProvider
+            person={
+              person && {
+                id: person.id,
+                name: person.name,
+                kind: person.kind,
+                local: isLocal(),
+                paper: settings.paper ?? 'a4',
+                units: settings.units ?? 'cm',
+              }
             }
-          }
-        >
-          <NoticeProvider>
-            <CommandProvider>{children}</CommandProvider>
-          </NoticeProvider>
-        </PersonProvider>
+          >
+            <NoticeProvider>
+              <CommandProvider>{children}</CommandProvider>
+            </NoticeProvider>
+          </PersonProvider>
+        </WordsProvider>
       </body>
     </html>
   )

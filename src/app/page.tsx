@@ -16,6 +16,7 @@ import {
 } from '@/server/shelves'
 import { Shelf } from '@/ui/shelf/Shelf'
 import { timeAgo } from '@/ui/shelf/timeAgo'
+import { languageHere, tellHere } from '@/server/words/here'
 
 export const dynamic = 'force-dynamic'
 
@@ -48,24 +49,27 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
   const pages = Math.max(1, Math.ceil(count / SHELF_PAGE))
   if (page > pages) notFound()
   const now = new Date()
+  const language = await languageHere()
+  const t = await tellHere()
   return (
     <Shelf
       key={`${JSON.stringify(place)} ${query}`}
       shelves={shelves}
       place={place}
       {...{ sort, query, count, page, pages, isGuest, binDays: BIN_DAYS }}
-      patterns={Object.entries(patterns).map(([id, p]) => ({ id, name: p.name }))}
-      folios={folios.map((f) => shelved(f, now))}
+      patterns={Object.entries(patterns).map(([id, p]) => ({ id, name: t(p.name) }))}
+      folios={folios.map((f) => shelved(f, now, language))}
       results={
-        results?.map((r) => ({ ...r, changed: timeAgo(r.changedAt, now), version: r.changedAt.getTime() })) ?? null
+        results?.map((r) => ({ ...r, changed: timeAgo(r.changedAt, now, language), version: r.changedAt.getTime() })) ??
+        null
       }
     />
   )
 }
 
-const shelved = (f: FolioRow, now: Date) => ({
+const shelved = (f: FolioRow, now: Date, language: string) => ({
   ...{ id: f.id, title: f.title, summary: f.summary, favourite: f.favourite, shelf: f.shelf, of: f.of },
-  changed: timeAgo(f.changedAt, now),
+  changed: timeAgo(f.changedAt, now, language),
   version: f.changedAt.getTime(),
 })
 

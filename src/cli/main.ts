@@ -11,6 +11,7 @@ import { cleanText } from '@/manuscript'
 import { USAGE, Unusable, oneOf, parsed, type Call, type Options, type Streams } from './call'
 import { draw } from './draw'
 import { bytesOf, matched, readingsOf, textOf } from './sources'
+import { english } from '../core/words'
 
 export async function main(argv: readonly string[], streams: Streams): Promise<number> {
   const call = parsed(argv)
@@ -89,14 +90,16 @@ async function read(file: string, options: Options, streams: Streams): Promise<v
   if (readings.length === 0) throw new Unusable({ code: 'no-reading', kind: options.kind ?? null })
   for (const r of readings) {
     const { taken, of, left } = r.coverage
-    streams.stdout.write(`${r.kind}  ${r.score.toFixed(2)}  ${r.reasons.join('; ')}  (${taken} of ${of})\n`)
+    streams.stdout.write(
+      `${r.kind}  ${r.score.toFixed(2)}  ${r.reasons.map((why) => english(why)).join('; ')}  (${taken} of ${of})\n`,
+    )
     for (const n of Object.values(r.figure.nodes)) {
       const out = Object.values(r.figure.links).filter((l) => l.from === n.id)
       streams.stdout.write(
         `  ${n.id} ${n.text}${n.actor ? ` [${n.actor}]` : ''}${out.length ? ` → ${out.map((l) => (l.text ? `${l.text}: ${l.to}` : l.to)).join(', ')}` : ''}\n`,
       )
     }
-    for (const l of left) streams.stdout.write(`  left out: ${l.text} (${l.reason})\n`)
+    for (const l of left) streams.stdout.write(`  left out: ${l.text} (${english(l.reason)})\n`)
   }
 }
 

@@ -1,4 +1,8 @@
 /** A change sent to the server: null when it was done, otherwise the sentence that says what to do. */
+import { isProblemCode, problemSaid, type Problem } from '@/core/problem'
+import { said } from '@/core/words'
+import { sayNow } from './words/words'
+
 export async function send(method: 'POST' | 'PATCH' | 'DELETE', path: string, body?: unknown): Promise<string | null> {
   const answer = await ask(method, path, body)
   return 'problem' in answer ? answer.problem : null
@@ -22,15 +26,27 @@ export async function ask(
     const words = await response.text()
     const json: unknown = words === '' ? null : JSON.parse(words)
     if (response.ok) return { json }
-    return { problem: sentenceIn(json) ?? `The server answered with status ${response.status}. Try again.` }
+    return {
+      problem:
+        sentenceIn(json) ??
+        sayNow(said('The server answered with status {status}. Try again.', { status: response.status })),
+    }
   } catch {
-    return { problem: 'The server cannot be reached. Check the connection and try again; nothing was changed.' }
+    return {
+      problem: sayNow(said('The server cannot be reached. Check the connection and try again; nothing was changed.')),
+    }
   }
 }
 
-/** Ours say it as `title` (RFC 9457), the library of sign-ins as `message`. */
+/** Ours come with what is wrong (RFC 9457), and are told in the language of the interface; the library of sign-ins says it as
+ *  `message`. */
 function sentenceIn(json: unknown): string | null {
   if (json === null || typeof json !== 'object') return null
+  if ('code' in json && isProblemCode(json.code)) {
+    const { type: _type, title: _title, status: _status, ...problem } = json as Problem & Record<string, unknown>
+    return sayNow(problemSaid(problem as Problem))
+  }
   if ('title' in json) return String(json.title)
-  return 'message' in json ? String(json.message) : null
+  // A sentence of the catalogue, or one of the library’s own.
+  return 'message' in json ? sayNow({ says: String(json.message) }) : null
 }

@@ -31,13 +31,19 @@ import { englishLexicon, englishWords, readText, type Lexicon, type ReadText } f
 import { reroute, type Routed } from '@/core/route'
 import { scene, sceneChange, type Scene, type SceneChange } from '@/core/scene'
 import { fontChain, houseOf, styleOf, treatmentsFor, voices, type FontKey, type Wardrobe } from '@/core/style'
+import type { Words } from '@/core/words'
 
 /** A passage longer than this is read in parts: it would make a figure nobody can take in. */
 export const MAX_PASSAGE = 60_000
 
 const WARM = '1. Check the ramp.\n2. If the ramp is wet, spread sand.\n3. Load the cars.\n4. Close the gate.'
 
-export type Look = { readonly arrangement: string; readonly treatment: string; readonly name: string }
+export type Look = {
+  readonly arrangement: string
+  readonly treatment: string
+  readonly name: Words
+  readonly dressed: Words
+}
 export type Pointed = { readonly x: number; readonly y: number }
 export type ReadAnswer = {
   readonly readings: readonly Reading[]
@@ -186,7 +192,7 @@ export function createCompute(
           const own = styleOf(arranged, wardrobe).treatment.id
           return treatmentsFor(arranged)
             .filter((t) => t.id !== own)
-            .map((t) => ({ arrangement: a.id, treatment: t.id, name: `${a.name}, ${t.name.toLowerCase()}` }))
+            .map((t) => ({ arrangement: a.id, treatment: t.id, name: a.name, dressed: t.name }))
         }),
     /** The picture of a figure. */
     draw,

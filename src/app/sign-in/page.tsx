@@ -1,12 +1,13 @@
-import type { Metadata } from 'next'
 import { redirect } from 'next/navigation'
 import { forPage } from '@/server/forPage'
 import { isEmpty } from '@/server/people/accounts'
 import { installation, isLocal } from '@/server/people/mode'
 import { SignIn } from '@/ui/people/SignIn'
+import { words } from '@/core/words'
+import { titled } from '@/server/words/here'
 
 export const dynamic = 'force-dynamic'
-export const metadata: Metadata = { title: 'Sign in' }
+export const generateMetadata = titled(words('Sign in'))
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ to?: string | string[] }> }) {
   if (!isLocal() && (await forPage(isEmpty))) redirect('/begin')

@@ -7,6 +7,7 @@ import { idOf, rowNamed, type FieldFault } from './rowNames'
 import { setsOf } from './regions'
 import { linksFrom, linksTo, rename, renameLink } from './shape'
 import { isBelow, moveBelow } from './treeShape'
+import { own, said, type Said } from '../words'
 
 type NewId = () => string
 export type Written = Edit | FieldFault
@@ -14,10 +15,10 @@ export type Written = Edit | FieldFault
 export type Field = {
   readonly id: string
   /** At the head of its column and beside its field. */
-  readonly label: string
+  readonly label: Said
   /** What it is, whole, for those who do not see where it stands. */
-  readonly says: string
-  readonly hint?: string
+  readonly says: Said
+  readonly hint?: Said
   readonly kinds: readonly FigureKind[]
   /** For which nodes it means something; for all, unless told. */
   readonly suits?: (f: Figure, node: FigureNode) => boolean
@@ -38,16 +39,16 @@ const wordsOf = (f: Figure, id: NodeId): string => f.nodes[id]?.text || idOf(f, 
 const fieldRows = [
   {
     id: 'text',
-    label: 'Words',
-    says: 'Words of the node',
+    label: said('Words'),
+    says: said('Words of the node'),
     kinds: EVERY,
     read: (_f, n) => n.text,
     write: (_f, n, words) => rename(n.id, words),
   },
   {
     id: 'role',
-    label: 'Is a',
-    says: 'Role of the node',
+    label: said('Is a'),
+    says: said('Role of the node'),
     kinds: ['process', 'hierarchy', 'venn', 'decision'],
     choices: (f) => kinds[f.kind].nodeRoles,
     read: (_f, n) => n.role,
@@ -58,9 +59,9 @@ const fieldRows = [
   },
   {
     id: 'parent',
-    label: 'Below',
-    says: 'What it stands below',
-    hint: 'at the top',
+    label: said('Below'),
+    says: said('What it stands below'),
+    hint: said('at the top'),
     kinds: ['hierarchy', 'decision'],
     refers: true,
     read: (f, n) => unresolved(n) ?? (incoming(f, n) ? wordsOf(f, incoming(f, n)?.from ?? '') : ''),
@@ -77,9 +78,9 @@ const fieldRows = [
   },
   {
     id: 'next',
-    label: 'Leads to',
-    says: 'What it leads to, as in “yes: Load the cars; no: Wait”',
-    hint: 'nothing',
+    label: said('Leads to'),
+    says: said('What it leads to, as in “yes: Load the cars; no: Wait”'),
+    hint: said('nothing'),
     kinds: ['process', 'concept'],
     refers: true,
     read: (f, n) =>
@@ -91,8 +92,8 @@ const fieldRows = [
   },
   {
     id: 'link',
-    label: 'Link words',
-    says: 'Words of the link that leads to it',
+    label: said('Link words'),
+    says: said('Words of the link that leads to it'),
     kinds: ['hierarchy', 'decision'],
     suits: (f, n) => incoming(f, n) !== undefined,
     read: (f, n) => withoutChance(incoming(f, n)?.text ?? ''),
@@ -108,9 +109,9 @@ const fieldRows = [
   },
   {
     id: 'chance',
-    label: 'Chance',
-    says: 'Chance in percent',
-    hint: 'none',
+    label: said('Chance'),
+    says: said('Chance in percent'),
+    hint: said('none'),
     kinds: ['decision'],
     suits: (f, n) => incoming(f, n) !== undefined,
     read: (f, n) => {
@@ -126,9 +127,9 @@ const fieldRows = [
   },
   {
     id: 'value',
-    label: 'Value',
-    says: 'What it brings, less than nothing for a loss',
-    hint: 'none',
+    label: said('Value'),
+    says: said('What it brings, less than nothing for a loss'),
+    hint: said('none'),
     kinds: ['decision'],
     suits: (_f, n) => n.role !== 'choice',
     read: (_f, n) => (n.measure ? `${n.measure.value} ${n.measure.unit}`.trim() : ''),
@@ -139,9 +140,9 @@ const fieldRows = [
   },
   {
     id: 'actor',
-    label: 'Who',
-    says: 'Who does it',
-    hint: 'not said',
+    label: said('Who'),
+    says: said('Who does it'),
+    hint: said('not said'),
     kinds: ['process'],
     suits: (_f, n) => n.role !== 'question',
     read: (_f, n) => n.actor ?? '',
@@ -149,18 +150,18 @@ const fieldRows = [
   },
   {
     id: 'duration',
-    label: 'Takes',
-    says: 'How long it takes, as in 20 minutes',
-    hint: 'not said',
+    label: said('Takes'),
+    says: said('How long it takes, as in 20 minutes'),
+    hint: said('not said'),
     kinds: ['process', 'points'],
     read: (_f, n) => n.duration ?? '',
     write: (_f, n, words) => set(n, { duration: words || null }),
   },
   {
     id: 'sets',
-    label: 'In',
-    says: 'The sets it lies in, parted by commas',
-    hint: 'in none',
+    label: said('In'),
+    says: said('The sets it lies in, parted by commas'),
+    hint: said('in none'),
     kinds: ['venn'],
     suits: (_f, n) => n.role !== 'set',
     refers: true,
@@ -179,8 +180,8 @@ const fieldRows = [
   },
   {
     id: 'detail',
-    label: 'Detail',
-    says: 'Detail under the words',
+    label: said('Detail'),
+    says: said('Detail under the words'),
     kinds: EVERY,
     suits: (_f, n) => n.role !== 'set',
     read: (_f, n) => n.detail ?? '',
@@ -196,8 +197,8 @@ const RESERVED: readonly string[] = ['id', 'unresolved']
 /** A column that somebody added, kept with the nodes. */
 const ownField = (name: string): Field => ({
   id: `own ${name}`,
-  label: name,
-  says: name,
+  label: own(name),
+  says: own(name),
   kinds: EVERY,
   read: (_f, n) => String(n.fields?.[name] ?? ''),
   write: (_f, n, words) => {

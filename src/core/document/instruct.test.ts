@@ -3,6 +3,7 @@ import { steps } from '../testing/steps'
 import { kinds, nodesInOrder, placesKey, type Figure } from '../figure'
 import { apply, takeIn, understand } from '.'
 import { instructionExamples } from './instruct'
+import { english, words } from '../words'
 
 const counter = () => {
   let n = 0
@@ -10,8 +11,8 @@ const counter = () => {
 }
 const drawable = {
   arrangements: [
-    { id: 'down', name: 'Down the page' },
-    { id: 'across', name: 'Across' },
+    { id: 'down', name: words('Down the page') },
+    { id: 'across', name: words('Across') },
   ],
 }
 const texts = (f: Figure) => nodesInOrder(f).map((n) => n.text)
@@ -67,12 +68,15 @@ test.each([
 })
 
 test('what it would do is said before it is done', () =>
-  expect(told(deck, 'insert "Sound the horn" after "Check the moorings"').map((u) => u.says)).toEqual([
+  expect(told(deck, 'insert "Sound the horn" after "Check the moorings"').map((u) => english(u.says))).toEqual([
     'Insert the step “Sound the horn” after “Check the moorings”',
   ]))
 
 test('a name that fits two nodes gives two understandings', () =>
-  expect(told(deck, 'remove load').map((u) => u.says)).toEqual(['Remove “Load the lorries”', 'Remove “Load the cars”']))
+  expect(told(deck, 'remove load').map((u) => english(u.says))).toEqual([
+    'Remove “Load the lorries”',
+    'Remove “Load the cars”',
+  ]))
 
 test('items go below, get connected, change their kind and their arrangement', () => {
   const tree: Figure = {

@@ -1,6 +1,7 @@
 /** Typed instructions: a small grammar over the figure, row by row. Each understanding says what it would do before it does
  *  it; where a name fits several nodes there is one understanding for each, the likeliest first. */
 import {
+  connectorFormNames,
   connectorForms,
   kinds,
   linksInOrder,
@@ -19,10 +20,11 @@ import { withChance } from './quantities'
 import { changePlaces, connect, insertAfter, insertBelow, insertOn, moveAfter, rename } from './shape'
 import { remove } from './remove'
 import { capital, lowerFirst } from '../text'
+import { said, type Said, type Words } from '../words'
 
-export type Understanding = { readonly says: string; readonly edit: Edit }
+export type Understanding = { readonly says: Said; readonly edit: Edit }
 /** What the figure can be drawn as, so that "across" is a word the grammar knows. */
-export type Drawable = { readonly arrangements: readonly { readonly id: string; readonly name: string }[] }
+export type Drawable = { readonly arrangements: readonly { readonly id: string; readonly name: Words }[] }
 /** A new id at each call. */
 export type NewId = () => string
 
@@ -89,13 +91,22 @@ const pairs = (
 const inserted = (f: Figure, text: string, place: string, by: string, newId: NewId): Understanding[] =>
   each(f, by, (n) => {
     const ids = { node: newId(), link: newId() }
-    const noun = kinds[f.kind].noun
+    const noun = said(kinds[f.kind].noun)
     const label = named(text)
     if (/under|below|to/i.test(place))
-      return { says: `Put the ${noun} “${label}” below “${n.text}”`, edit: insertBelow(f, n.id, ids, label) }
+      return {
+        says: said('Put the {noun} “{label}” below “{node}”', { label, node: n.text, noun }),
+        edit: insertBelow(f, n.id, ids, label),
+      }
     if (/before/i.test(place))
-      return { says: `Insert the ${noun} “${label}” before “${n.text}”`, edit: insertBefore(f, n, ids, label) }
-    return { says: `Insert the ${noun} “${label}” after “${n.text}”`, edit: insertAfter(f, n.id, ids, label) }
+      return {
+        says: said('Insert the {noun} “{label}” before “{node}”', { label, node: n.text, noun }),
+        edit: insertBefore(f, n, ids, label),
+      }
+    return {
+      says: said('Insert the {noun} “{label}” after “{node}”', { label, node: n.text, noun }),
+      edit: insertAfter(f, n.id, ids, label),
+    }
   })
 
 /** On the way into a node; in front of the first one, with a link to it. */
@@ -142,7 +153,7 @@ const rows: readonly Row[] = [
         .filter(Boolean)
         .map(named)
       return each(f, parent, (n) => ({
-        says: `Put ${items.map((i) => `“${i}”`).join(', ')} below “${n.text}”`,
+        says: said('Put {items} below “{node}”', { items: items.map((i) => `“${i}”`), node: n.text }),
         edit: all(...items.map((text) => insertBelow(f, n.id, { node: newId(), link: newId() }, text))),
       }))
     },
@@ -161,12 +172,16 @@ const rows: readonly Row[] = [
     pattern: pattern('(?:rename|change|call) NAME (?:to|into|as) NAME'),
     example: 'rename “Close the door” to “Close the bow door”',
     does: (f, [from = '', to = '']) =>
-      each(f, from, (n) => ({ says: `Rename “${n.text}” to “${named(to)}”`, edit: rename(n.id, named(to)) })),
+      each(f, from, (n) => ({
+        says: said('Rename “{node}” to “{name}”', { node: n.text, name: named(to) }),
+        edit: rename(n.id, named(to)),
+      })),
   },
   {
     pattern: pattern('(?:remove|delete|drop|take out) NAME'),
     example: 'remove “Wave to the crew”',
-    does: (f, [name = '']) => each(f, name, (n) => ({ says: `Remove “${n.text}”`, edit: remove(f, n.id) })),
+    does: (f, [name = '']) =>
+      each(f, name, (n) => ({ says: said('Remove “{node}”', { node: n.text }), edit: remove(f, n.id) })),
   },
   {
     pattern: pattern('move NAME (?:to )?(after|behind|under|below) NAME'),
@@ -174,11 +189,14 @@ const rows: readonly Row[] = [
     does: (f, [what = '', place = '', by = ''], newId) =>
       pairs(f, what, by, (a, b) => {
         if (!/under|below/i.test(place))
-          return { says: `Move “${a.text}” after “${b.text}”`, edit: moveAfter(f, a.id, b.id, newId()) }
+          return {
+            says: said('Move “{a}” after “{b}”', { a: a.text, b: b.text }),
+            edit: moveAfter(f, a.id, b.id, newId()),
+          }
         const above = Object.values(f.links).filter((l) => l.to === a.id)
         const role = kinds[f.kind].linkRoles[0] ?? 'child'
         return {
-          says: `Move “${a.text}” below “${b.text}”`,
+          says: said('Move “{a}” below “{b}”', { a: a.text, b: b.text }),
           edit: all(...above.map((l): Edit => ({ do: 'dropLink', id: l.id })), {
             do: 'putLink',
             link: { id: newId(), role, from: b.id, to: a.id, order: 99, source: [] },
@@ -191,7 +209,7 @@ const rows: readonly Row[] = [
     example: 'swap “Load cars” and “Load lorries”',
     does: (f, [a = '', b = '']) =>
       pairs(f, a, b, (x, y) => ({
-        says: `Let “${x.text}” and “${y.text}” change places`,
+        says: said('Let “{a}” and “{b}” change places', { a: x.text, b: y.text }),
         edit: changePlaces(f, x.id, y.id),
       })),
   },
@@ -202,7 +220,7 @@ const rows: readonly Row[] = [
       each(f, what, (n) => {
         const renamed = rename(n.id, named(a))
         return {
-          says: `Split “${n.text}” into “${named(a)}” and “${named(b)}”`,
+          says: said('Split “{node}” into “{a}” and “{b}”', { node: n.text, a: named(a), b: named(b) }),
           edit: all(renamed, insertAfter(f, n.id, { node: newId(), link: newId() }, named(b))),
         }
       }),
@@ -215,7 +233,7 @@ const rows: readonly Row[] = [
         const text = named(name ?? `${x.text} and ${lowerFirst(y.text)}`)
         const source = [...x.source, ...y.source]
         return {
-          says: `Make “${x.text}” and “${y.text}” one: “${text}”`,
+          says: said('Make “{a}” and “{b}” one: “{name}”', { a: x.text, b: y.text, name: text }),
           edit: all({ do: 'setNode', id: x.id, set: { text, source } }, remove(f, y.id)),
         }
       }),
@@ -230,7 +248,9 @@ const rows: readonly Row[] = [
             const id = newId()
             const label: Edit | null = words ? { do: 'setLink', id, set: { text: words } } : null
             return {
-              says: `Connect “${x.text}” to “${y.text}”${words ? ` as “${words}”` : ''}`,
+              says: words
+                ? said('Connect “{a}” to “{b}” as “{words}”', { a: x.text, b: y.text, words })
+                : said('Connect “{a}” to “{b}”', { a: x.text, b: y.text }),
               edit: all(connect(f, x.id, y.id, id), label),
             }
           }),
@@ -244,7 +264,7 @@ const rows: readonly Row[] = [
           (l) => (l.from === x.id && l.to === y.id) || (l.from === y.id && l.to === x.id),
         )
         return {
-          says: `Take out what connects “${x.text}” and “${y.text}”`,
+          says: said('Take out what connects “{a}” and “{b}”', { a: x.text, b: y.text }),
           edit: all(...links.map((l): Edit => ({ do: 'dropLink', id: l.id }))),
         }
       }).filter((u) => u.edit.do === 'all' && u.edit.edits.length > 0),
@@ -262,7 +282,7 @@ const rows: readonly Row[] = [
         const text = `${Math.round(p * 1000) / 10}%`
         return link
           ? {
-              says: `Set the chance of “${n.text}” to ${text}`,
+              says: said('Set the chance of “{node}” to {chance}', { node: n.text, chance: text }),
               edit: { do: 'setLink', id: link.id, set: withChance(link, p) },
             }
           : null
@@ -274,14 +294,14 @@ const rows: readonly Row[] = [
     example: 'set the actor of “Lower the ramp” to the bosun',
     does: (f, [name = '', who = '']) =>
       each(f, name, (n) => ({
-        says: `“${n.text}” is done by “${named(who)}”`,
+        says: said('“{node}” is done by “{who}”', { node: n.text, who: named(who) }),
         edit: { do: 'setNode', id: n.id, set: { actor: named(who) } },
       })),
   },
   {
     pattern: pattern('tidy(?: (?:it|this|up))*'),
     example: 'tidy',
-    does: (f) => (placesOf(f) ? [{ says: 'Lay the figure out afresh', edit: tidy(f) }] : []),
+    does: (f) => (placesOf(f) ? [{ says: said('Lay the figure out afresh'), edit: tidy(f) }] : []),
   },
   {
     pattern: pattern('(?:make |draw )?(?:the |all )?(?:links|connectors|arrows|lines) (\\w+)'),
@@ -289,7 +309,7 @@ const rows: readonly Row[] = [
     does: (f, [wanted = '']) => {
       const form = connectorForms.find((c) => c === wanted.toLowerCase())
       const edit: Edit = { do: 'setFigure', set: { dress: { ...f.dress, connectors: form } } }
-      return form ? [{ says: `Draw the connectors ${form}`, edit }] : []
+      return form ? [{ says: said('Draw the connectors: {form}', { form: said(connectorFormNames[form]) }), edit }] : []
     },
   },
   {
@@ -298,7 +318,9 @@ const rows: readonly Row[] = [
     does: (f, [what = ''], _, drawable) => {
       const kind = KIND_WORDS.find(([p]) => p.test(what))?.[1]
       if (kind && kind !== f.kind)
-        return [{ says: `Show the same words as ${kinds[kind].name.toLowerCase()}`, edit: switchKind(f, kind) }]
+        return [
+          { says: said('Show the same words as: {kind}', { kind: said(kinds[kind].name) }), edit: switchKind(f, kind) },
+        ]
       return arranged(what, drawable)
     },
   },
@@ -313,7 +335,7 @@ const arranged = (what: string, drawable: Drawable): Understanding[] =>
   drawable.arrangements
     .filter((a) => plain(what) !== '' && (plain(a.name).includes(plain(what)) || a.id === plain(what)))
     .map((a) => ({
-      says: `Draw it as “${a.name.toLowerCase()}”`,
+      says: said('Draw it as: {arrangement}', { arrangement: said(a.name) }),
       edit: { do: 'setFigure', set: { arrangement: a.id } },
     }))
 

@@ -1,6 +1,6 @@
 /** Several instructions typed at once: each sentence is understood on the figure as the ones before it leave it. */
 import type { Figure } from '../figure'
-import { lowerFirst } from '../text'
+import { said } from '../words'
 import { all, apply } from './edit'
 import { understand, type Drawable, type NewId, type Understanding } from './instruct'
 
@@ -42,6 +42,8 @@ export function understandAll(f: Figure, words: string, newId: NewId, drawable: 
     taken.push(way)
     now = apply(now, way.edit).figure
   }
-  const says = taken.map((t, i) => (i === 0 ? t.says : lowerFirst(t.says))).join('; ')
-  return { ways: taken.length > 0 ? [{ says, edit: all(...taken.map((t) => t.edit)) }] : [], lost: null }
+  const [first, ...more] = taken.map((t) => t.says)
+  if (!first) return { ways: [], lost: null }
+  const says = more.reduce((before, next) => said('{before}; {next}', { before, next }), first)
+  return { ways: [{ says, edit: all(...taken.map((t) => t.edit)) }], lost: null }
 }

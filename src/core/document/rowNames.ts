@@ -2,22 +2,24 @@
  *  words. And what can be wrong with what was typed into a cell, with the sentence that says what to do. */
 import { type Figure, type NodeId } from '../figure'
 import { outlineOf } from './outline'
+import { said, type Said } from '../words'
 
 export type FieldFault = {
   readonly fault: 'no-row' | 'circle' | 'no-set' | 'no-role' | 'no-link' | 'no-chance' | 'no-number'
   readonly words: string
 }
 
-const sentences: Record<FieldFault['fault'], (words: string) => string> = {
-  'no-row': (w) => `No row is called “${w}”. Type the number, the id or the words of one.`,
-  circle: (w) => `It cannot stand below “${w}”, which stands below it. Move that one first.`,
-  'no-set': (w) => `No set is called “${w}”. Add it as a row that is a set, or choose one of the sets.`,
-  'no-role': (w) => `A node of this figure cannot be a “${w}”. Choose one of the list.`,
-  'no-link': () => 'Nothing leads to this row. Say first what it stands below.',
-  'no-chance': (w) => `“${w}” is no chance. Type percents from 0 to 100, as in 35 %.`,
-  'no-number': (w) => `“${w}” does not begin with a number. Type a value as in -4,000 £.`,
+const sentences: Record<FieldFault['fault'], (words: string) => Said> = {
+  'no-row': (words) => said('No row is called “{words}”. Type the number, the id or the words of one.', { words }),
+  circle: (words) => said('It cannot stand below “{words}”, which stands below it. Move that one first.', { words }),
+  'no-set': (words) =>
+    said('No set is called “{words}”. Add it as a row that is a set, or choose one of the sets.', { words }),
+  'no-role': (words) => said('A node of this figure cannot be a “{words}”. Choose one of the list.', { words }),
+  'no-link': () => said('Nothing leads to this row. Say first what it stands below.'),
+  'no-chance': (words) => said('“{words}” is no chance. Type percents from 0 to 100, as in 35 %.', { words }),
+  'no-number': (words) => said('“{words}” does not begin with a number. Type a value as in -4,000 £.', { words }),
 }
-export const faultSentence = (f: FieldFault): string => sentences[f.fault](f.words)
+export const faultSentence = (f: FieldFault): Said => sentences[f.fault](f.words)
 
 /** Nodes in the order in which the outline shows them, each once: the rows of the table. */
 export function rowsInOrder(f: Figure): NodeId[] {

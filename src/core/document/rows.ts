@@ -7,6 +7,7 @@ import { fieldOf, fieldsOf, isFault, ownFieldOf, settle, suits, unresolved, type
 import { addStatement, firstNode, nextRow, nodeWithWords } from './outlineEdits'
 import { rowNamed, rowsInOrder, type FieldFault } from './rowNames'
 import { setsOf } from './regions'
+import { said, type Said } from '../words'
 
 type NewId = () => string
 export type CellFault = { readonly row: number; readonly column: number; readonly fault: FieldFault }
@@ -153,7 +154,7 @@ export const cellsOf = (f: Figure, ids: readonly NodeId[], columns: readonly Fie
     return node ? [columns.map((c) => (suits(f, c, node) ? c.read(f, node) : ''))] : []
   })
 
-export type Mend = { readonly says: string; readonly edit: Edit }
+export type Mend = { readonly says: Said; readonly edit: Edit }
 
 /** Rows with a name that leads to no row, and what would mend them. */
 export function rowFaults(
@@ -178,9 +179,11 @@ export function rowFaults(
         id,
         name,
         mends: [
-          ...(written && !isFault(written) ? [{ says: `“${like}” was meant`, edit: written }] : []),
-          ...(isFault(joined) || rowNamed(f, name) ? [] : [{ says: `Add a row “${name}”`, edit: all(added, joined) }]),
-          { says: 'Leave it out', edit: settle(node) ?? all() },
+          ...(written && !isFault(written) ? [{ says: said('“{like}” was meant', { like }), edit: written }] : []),
+          ...(isFault(joined) || rowNamed(f, name)
+            ? []
+            : [{ says: said('Add a row “{name}”', { name }), edit: all(added, joined) }]),
+          { says: said('Leave it out'), edit: settle(node) ?? all() },
         ],
       },
     ]

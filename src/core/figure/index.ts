@@ -21,6 +21,7 @@ export {
   MAX_NODE_TEXT,
   MAX_NOTES,
   colourings,
+  connectorFormNames,
   connectorForms,
   figureKinds,
   frames,
@@ -42,7 +43,7 @@ export {
 } from './vocabulary'
 export { GROWTH_STEP, POINTS_PER_PX, SMALLEST_TEXT, frameTable } from './frame'
 export { ranking, type Rank } from './ranking'
-export { kinds, linkMeanings, roleIn } from './kinds'
+export { kinds, linkMeanings, roleIn, roleNames } from './kinds'
 export { figureSchema, type Aside, type Fitting, type LookFields } from './figureSchema'
 export { placesKey, placesOf, type Places } from './places'
 export { isFigure } from './isFigure'

@@ -1,10 +1,15 @@
 import type { FigureKind, LinkRole, NodeRole } from './vocabulary'
+import { words, type Words } from '../words'
 
 type KindRow = {
   /** As it stands in the interface. */
-  readonly name: string
+  readonly name: Words
   /** What one node of it is called. */
-  readonly noun: string
+  readonly noun: Words
+  /** In a sentence. */
+  readonly within: Words
+  /** What adds one. */
+  readonly add: Words
   readonly nodeRoles: readonly NodeRole[]
   readonly linkRoles: readonly LinkRole[]
   /** The role that a node takes when its own means nothing in this kind. */
@@ -14,58 +19,97 @@ type KindRow = {
 }
 
 /** What links are called where a person chooses between them. */
-export const linkMeanings: Record<LinkRole, string> = {
-  next: 'then',
-  beside: 'at the same time',
-  relation: 'relates to',
-  child: 'above',
-  leads: 'leads to',
-  weighs: 'weighs',
+export const linkMeanings: Record<LinkRole, Words> = {
+  next: words('then'),
+  beside: words('at the same time'),
+  relation: words('relates to'),
+  child: words('above'),
+  leads: words('leads to'),
+  weighs: words('weighs'),
+}
+
+/** What a node is, by its role. */
+export const roleNames: Readonly<Record<NodeRole, Words>> = {
+  start: words('start'),
+  step: words('step'),
+  question: words('question'),
+  end: words('end'),
+  connector: words('connector'),
+  concept: words('concept'),
+  item: words('item'),
+  assistant: words('assistant'),
+  set: words('set'),
+  member: words('member'),
+  choice: words('choice'),
+  chance: words('chance'),
+  outcome: words('outcome'),
+  option: words('option'),
+  criterion: words('criterion'),
+  point: words('point'),
 }
 
 /** What each kind of figure is made of. */
 export const kinds = {
   process: {
-    name: 'Process',
-    noun: 'step',
+    name: words('Process'),
+    noun: words('step'),
+    within: words('process'),
+    add: words('Add a step'),
     nodeRoles: ['start', 'step', 'question', 'end', 'connector'],
     linkRoles: ['next', 'beside'],
     plainRole: 'step',
     continues: true,
   },
   concept: {
-    name: 'Concept map',
-    noun: 'concept',
+    name: words('Concept map'),
+    noun: words('concept'),
+    within: words('concept map'),
+    add: words('Add a concept'),
     nodeRoles: ['concept'],
     linkRoles: ['relation'],
     plainRole: 'concept',
     continues: false,
   },
   hierarchy: {
-    name: 'Hierarchy',
-    noun: 'item',
+    name: words('Hierarchy'),
+    noun: words('item'),
+    within: words('hierarchy'),
+    add: words('Add an item'),
     nodeRoles: ['item', 'assistant'],
     linkRoles: ['child'],
     plainRole: 'item',
     continues: true,
   },
   venn: {
-    name: 'Venn diagram',
-    noun: 'member',
+    name: words('Venn diagram'),
+    noun: words('member'),
+    within: words('Venn diagram'),
+    add: words('Add a member'),
     nodeRoles: ['set', 'member'],
     linkRoles: [],
     plainRole: 'member',
     continues: false,
   },
   decision: {
-    name: 'Decision',
-    noun: 'option',
+    name: words('Decision'),
+    noun: words('option'),
+    within: words('decision'),
+    add: words('Add an option'),
     nodeRoles: ['choice', 'chance', 'outcome', 'option', 'criterion'],
     linkRoles: ['leads', 'weighs'],
     plainRole: 'option',
     continues: false,
   },
-  points: { name: 'Points', noun: 'point', nodeRoles: ['point'], linkRoles: [], plainRole: 'point', continues: true },
+  points: {
+    name: words('Points'),
+    noun: words('point'),
+    within: words('points'),
+    add: words('Add a point'),
+    nodeRoles: ['point'],
+    linkRoles: [],
+    plainRole: 'point',
+    continues: true,
+  },
 } satisfies Record<FigureKind, KindRow>
 
 /** What a node becomes in another kind; where nothing is said, the plain role of that kind. */

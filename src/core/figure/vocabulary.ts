@@ -1,4 +1,6 @@
 /** The words that figures are made of: kinds, roles, frames, forms. */
+import { words, type Words } from '../words'
+
 export const figureKinds = ['process', 'concept', 'hierarchy', 'venn', 'decision', 'points'] as const
 export const nodeRoles = [
   'start',
@@ -41,6 +43,12 @@ export const frames = [
 ] as const
 /** How connectors are drawn: from one route, but for straight ones, which go the shortest way. */
 export const connectorForms = ['rounded', 'square', 'curved', 'straight'] as const
+export const connectorFormNames: Readonly<Record<(typeof connectorForms)[number], Words>> = {
+  rounded: words('Rounded'),
+  square: words('Right-angled'),
+  curved: words('Curved'),
+  straight: words('Straight'),
+}
 export const typefaces = [
   'grotesk',
   'serif',

@@ -27,9 +27,10 @@ import { outline, tree } from './tree'
 import { circlesToScale, toScale } from './toScale'
 import { circles } from './venn'
 import { circlesWithContent, withContent } from './withContent'
+import { words, type Words } from '../words'
 
 type ArrangementRow = {
-  readonly name: string
+  readonly name: Words
   /** `order`: which of several orders of the same layers, 0 to 2, where the row says that it has some. */
   readonly arrange: (sized: Sized, set: SetWords, order: number) => Arranged
   /** How much wider a node may be made so that its peers are as wide as it: much where that takes no room. */
@@ -148,7 +149,7 @@ export const arrangements = {
   process: {
     down: {
       orders: true,
-      name: 'Down the page',
+      name: words('Down the page'),
       evens: 2.2,
       bars: 'down',
       arrange: (s, _set, order) => layered(s, 'down', order),
@@ -157,7 +158,7 @@ export const arrangements = {
     },
     across: {
       orders: true,
-      name: 'Across',
+      name: words('Across'),
       evens: 1.25,
       bars: 'across',
       arrange: (s, _set, order) => layered(s, 'across', order),
@@ -165,7 +166,7 @@ export const arrangements = {
       remembers: 'across',
     },
     lanes: {
-      name: 'Lanes by actor',
+      name: words('Lanes by actor'),
       evens: 1.25,
       bars: 'across',
       arrange: (s, _set, order) => lanes(s, 'across', order),
@@ -173,7 +174,7 @@ export const arrangements = {
       suits: hasActors,
     },
     lanesDown: {
-      name: 'Lanes down',
+      name: words('Lanes down'),
       evens: 2.2,
       bars: 'down',
       arrange: (s, _set, order) => lanes(s, 'down', order),
@@ -181,22 +182,27 @@ export const arrangements = {
       suits: hasActors,
     },
     rows: {
-      name: 'Wrapped rows',
+      name: words('Wrapped rows'),
       evens: 1.6,
       alike: true,
       arrange: (s) => rows(s, s.style.gap.between, s.style.gap.between),
       suits: isChain,
     },
-    ring: { name: 'Ring', evens: 2.2, arrange: (s, set) => ring({ ...s, nodes: inFlow(s) }, set), suits: isCircle },
+    ring: {
+      name: words('Ring'),
+      evens: 2.2,
+      arrange: (s, set) => ring({ ...s, nodes: inFlow(s) }, set),
+      suits: isCircle,
+    },
     stages: {
-      name: 'Numbered stages',
+      name: words('Numbered stages'),
       evens: 3,
       alike: true,
       arrange: (s, set) => stages({ ...s, nodes: inFlow(s) }, set),
       suits: (f) => isChain(f) && isWordless(f),
     },
     timeLine: {
-      name: 'Time line',
+      name: words('Time line'),
       evens: 1.6,
       alike: true,
       arrange: (s) => timeLine({ ...s, nodes: inFlow(s) }),
@@ -204,86 +210,92 @@ export const arrangements = {
     },
   },
   points: {
-    grid: { name: 'Grid', evens: Infinity, alike: true, arrange: (s) => pointRows(s, null) },
-    line: { name: 'Side by side', evens: Infinity, alike: true, arrange: (s) => pointRows(s, s.nodes.length) },
-    list: { name: 'One below another', evens: Infinity, alike: true, arrange: (s) => pointRows(s, 1) },
+    grid: { name: words('Grid'), evens: Infinity, alike: true, arrange: (s) => pointRows(s, null) },
+    line: { name: words('Side by side'), evens: Infinity, alike: true, arrange: (s) => pointRows(s, s.nodes.length) },
+    list: { name: words('One below another'), evens: Infinity, alike: true, arrange: (s) => pointRows(s, 1) },
     ring: {
-      name: 'Ring',
+      name: words('Ring'),
       evens: Infinity,
       alike: true,
       arrange: (s, set) => ring(s, set),
       suits: (f) => isBetween(f, 2, MOST_AROUND),
     },
-    stages: { name: 'Numbered', evens: Infinity, alike: true, arrange: (s, set) => stages(s, set) },
+    stages: { name: words('Numbered'), evens: Infinity, alike: true, arrange: (s, set) => stages(s, set) },
     ladder: {
-      name: 'Ladder',
+      name: words('Ladder'),
       evens: Infinity,
       alike: true,
       arrange: (s) => ladder(s),
       suits: (f) => isBetween(f, 3, 8),
     },
     pyramid: {
-      name: 'Pyramid',
+      name: words('Pyramid'),
       evens: Infinity,
       alike: true,
       arrange: (s) => pyramid(s),
       suits: (f) => isBetween(f, 3, 8),
     },
     quadrants: {
-      name: 'Four fields',
+      name: words('Four fields'),
       evens: Infinity,
       alike: true,
       arrange: (s) => (s.nodes.length === 4 ? quadrants(s) : pointRows(s, null)),
       suits: (f) => isBetween(f, 4, 4),
     },
-    timeLine: { name: 'Time line', evens: Infinity, alike: true, arrange: (s) => timeLine(s), suits: tellsTimes },
+    timeLine: {
+      name: words('Time line'),
+      evens: Infinity,
+      alike: true,
+      arrange: (s) => timeLine(s),
+      suits: tellsTimes,
+    },
   },
   concept: {
     layers: {
-      name: 'Layers',
+      name: words('Layers'),
       evens: 1.4,
       arrange: (s, _set, order) => inParts(s, (p) => layered(p, 'down', order)),
       remembers: 'down',
     },
     across: {
-      name: 'Across',
+      name: words('Across'),
       evens: 1.4,
       arrange: (s, _set, order) => inParts(s, (p) => layered(p, 'across', order)),
       remembers: 'across',
     },
-    organic: { name: 'Organic', evens: 1.2, arrange: (s) => organic(s) },
-    rays: { name: 'Rays', evens: 1.2, arrange: (s, set) => rays(s, set, false), suits: isConnected },
+    organic: { name: words('Organic'), evens: 1.2, arrange: (s) => organic(s) },
+    rays: { name: words('Rays'), evens: 1.2, arrange: (s, set) => rays(s, set, false), suits: isConnected },
   },
   hierarchy: {
-    down: { name: 'Down the page', evens: 1.5, arrange: (s) => tree(s, 'down') },
-    across: { name: 'Across', evens: 3, arrange: (s) => tree(s, 'across') },
-    stacked: { name: 'Stacked leaves', evens: 2, arrange: (s) => tree(s, 'down', true), suits: hasLists },
-    outline: { name: 'Indented list', evens: 3, arrange: (s) => outline(s) },
-    nested: { name: 'Nested boxes', evens: 3, arrange: (s) => nested(s), suits: isPlainTree },
+    down: { name: words('Down the page'), evens: 1.5, arrange: (s) => tree(s, 'down') },
+    across: { name: words('Across'), evens: 3, arrange: (s) => tree(s, 'across') },
+    stacked: { name: words('Stacked leaves'), evens: 2, arrange: (s) => tree(s, 'down', true), suits: hasLists },
+    outline: { name: words('Indented list'), evens: 3, arrange: (s) => outline(s) },
+    nested: { name: words('Nested boxes'), evens: 3, arrange: (s) => nested(s), suits: isPlainTree },
     levels: {
-      name: 'Stacked levels',
+      name: words('Stacked levels'),
       evens: 1,
       arrange: (s) => levels(s),
       suits: (f) => isPlainTree(f) && isBetween(f, 2, 14),
     },
-    rays: { name: 'Rays', evens: 1.2, arrange: (s, set) => rays(s, set, true) },
+    rays: { name: words('Rays'), evens: 1.2, arrange: (s, set) => rays(s, set, true) },
   },
   venn: {
-    circles: { name: 'Circles', evens: 1, arrange: (s) => circles(s) },
-    toScale: { name: 'To scale', evens: 1, arrange: (s) => toScale(s), suits: hasAreas },
+    circles: { name: words('Circles'), evens: 1, arrange: (s) => circles(s) },
+    toScale: { name: words('To scale'), evens: 1, arrange: (s) => toScale(s), suits: hasAreas },
     withContent: {
-      name: 'Regions with content',
+      name: words('Regions with content'),
       evens: 1,
       arrange: (s) => withContent(s),
       suits: hasEmptyRegions,
     },
-    panels: { name: 'Panels', evens: 1, arrange: (s) => panels(s) },
+    panels: { name: words('Panels'), evens: 1, arrange: (s) => panels(s) },
   },
   decision: {
-    tree: { name: 'Across', evens: 3, arrange: (s) => tree(s, 'across') },
-    down: { name: 'Down the page', evens: 1.4, arrange: (s) => tree(s, 'down') },
+    tree: { name: words('Across'), evens: 3, arrange: (s) => tree(s, 'across') },
+    down: { name: words('Down the page'), evens: 1.4, arrange: (s) => tree(s, 'down') },
     flow: {
-      name: 'Flow',
+      name: words('Flow'),
       evens: 2.2,
       orders: true,
       arrange: (s, _set, order) => layered(s, 'down', order),
@@ -291,9 +303,9 @@ export const arrangements = {
       remembers: 'down',
       suits: asksQuestions,
     },
-    table: { name: 'Table', evens: 3, arrange: (s, set) => table(s, set), suits: hasCriteria },
+    table: { name: words('Table'), evens: 3, arrange: (s, set) => table(s, set), suits: hasCriteria },
     field: {
-      name: 'Two-by-two field',
+      name: words('Two-by-two field'),
       evens: 3,
       arrange: (s, set) => (s.twoCriteria ? field(s, set) : tree(s, 'across')),
       suits: (f) => twoCriteria(f) !== null,

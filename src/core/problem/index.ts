@@ -1,1 +1,1 @@
-export { sentenceOf, type Problem } from './problem'
+export { isProblemCode, problemSaid, sentenceOf, type Problem } from './problem'

@@ -1,3 +1,5 @@
+import { english, words, type Hole, type Said, type Words } from '../words'
+
 /** What can be wrong with what came in from outside. A `Problem` is a value; its sentence says what to do next. */
 export type Problem =
   | { readonly code: 'text-empty' }
@@ -67,108 +69,142 @@ export type Problem =
   | { readonly code: 'storage-full' }
   | { readonly code: 'server-fault' }
 
-type Sentences = { readonly [K in Problem['code']]: (p: Extract<Problem, { code: K }>) => string }
-
-const n = (v: number): string => String(v).replace(/\B(?=(?:\d{3})+$)/g, ',')
-
-const english: Sentences = {
-  'text-empty': () => 'There is no text yet. Paste or type some words first.',
-  'text-too-long': (p) =>
-    `This text has ${n(p.length)} characters; a folio holds ${n(p.limit)}. Split it into chapters and paste them one by one.`,
-  'file-unreadable': (p) => `“${p.name}” could not be read. Check that it exists and that it is text in UTF-8.`,
-  'file-unwritable': (p) => `“${p.name}” could not be written. Check that its folder exists and may be written to.`,
-  'unknown-option': (p) => `There is no ${p.option} “${p.given}”. Use one of: ${p.allowed.join(', ')}.`,
-  'not-a-figure': (p) =>
-    `This is not a figure of Idle Compass: ${p.where}: ${p.why}. Compare it with docs/figure.schema.json.`,
-  'no-reading': (p) =>
-    p.kind
-      ? `The text does not read as ${p.kind}. Leave the kind out to take the best reading.`
-      : 'Nothing in this text reads as a figure. Numbered steps, “if … otherwise”, or a list help.',
-  'body-unreadable': (p) => `The request could not be read: ${p.why}.`,
-  'body-too-large': (p) =>
-    `The request has more than ${n(p.limit)} bytes. Send it in smaller parts; nothing was changed.`,
-  'update-gap': () =>
+/** Its facts stand in the holes. */
+const sentences: Readonly<Record<Problem['code'], Words>> = {
+  'text-empty': words('There is no text yet. Paste or type some words first.'),
+  'text-too-long': words(
+    'This text has {length, number} characters; a folio holds {limit, number}. Split it into chapters and paste them one by one.',
+  ),
+  'file-unreadable': words('“{name}” could not be read. Check that it exists and that it is text in UTF-8.'),
+  'file-unwritable': words('“{name}” could not be written. Check that its folder exists and may be written to.'),
+  'unknown-option': words('There is no {option} “{given}”. Use one of: {allowed}.'),
+  'not-a-figure': words(
+    'This is not a figure of Idle Compass: {where}: {why}. Compare it with docs/figure.schema.json.',
+  ),
+  'body-unreadable': words('The request could not be read: {why}.'),
+  'body-too-large': words(
+    'The request has more than {limit, number} bytes. Send it in smaller parts; nothing was changed.',
+  ),
+  'update-gap': words(
     'The change builds on others that are not here, so nothing was changed. Reload the page; your words are still in this browser and go out then.',
-  'update-unsound': (p) =>
-    `A folio cannot hold this (${p.why}), so nothing was changed. Undo the last change here; what you write then is saved again.`,
-  'update-unreadable': () =>
+  ),
+  'update-unsound': words(
+    'A folio cannot hold this ({why}), so nothing was changed. Undo the last change here; what you write then is saved again.',
+  ),
+  'update-unreadable': words(
     'The change could not be read, so nothing was changed. Reload the page; your words are still in this browser.',
-  'update-too-large': (p) =>
-    `This change has ${n(p.bytes)} bytes; one change may have ${n(p.limit)}. Undo it and paste the text in smaller parts; what you write then is saved again.`,
-  'not-found': (p) => `This ${p.what} is not here. It may have been deleted; look on the shelf.`,
-  'not-allowed': () => 'You may not do this here. Ask whoever shared it with you for more.',
-  'signed-out': () => 'You are not signed in any more. Sign in again; nothing you wrote is lost.',
-  'invitation-over': () => 'This invitation is used up or too old. Ask whoever sent it for a new one.',
-  'not-invited': () => 'Accounts here are made by invitation. Ask somebody who has one.',
-  'invited-otherwise': () => 'The invitation was sent to another address. Use that one, or ask for a new invitation.',
-  'email-taken': () => 'There is an account with this address. Sign in, or set a new password.',
-  'team-needs-owner': (p) =>
-    `“${p.team}” would be left without an owner. Make somebody else its owner first, or delete it.`,
-  'remarks-too-many': () => 'A folio holds 2000 remarks. Remove some that are settled.',
-  'shelves-too-many': (p) => `${p.limit} shelves are as many as there is room for. Put some together.`,
-  'patterns-too-many': (p) => `${p.limit} patterns of your own are as many as there is room for. Remove one first.`,
-  'shelf-not-empty': () => 'There are folios on this shelf. Move them first.',
-  'foreign-origin': () => 'The request came from another site and was refused. Open Idle Compass at its own address.',
-  'foreign-host': (p) =>
-    `This server answers at ${p.allowed.join(', ')} only. Open it there, or name this address in PUBLIC_ADDRESS when it is started.`,
-  'too-many': (p) => `Too many requests at once. Try again in ${p.seconds} seconds.`,
-  'draft-failed': (p) =>
-    `The drafting service gave no text: ${p.why}. Your topic is still here; try again, or write the first lines yourself.`,
-  'translation-failed': (p) =>
-    `The translation service could not help: ${p.why}. Your words are as they were; write the translations yourself, or try again.`,
-  'reader-failed': (p) =>
-    `${p.name} read nothing: ${p.why}. The readings below are untouched; try again, or go on without it.`,
-  'no-reader': () => 'No other reader is configured here. READER_URL names one when the server is started.',
-  'picture-too-large': (p) =>
-    `This picture would have ${n(p.pixels)} pixels; ${n(p.limit)} can be made. Choose a smaller scale.`,
-  'folio-too-heavy': () =>
+  ),
+  'update-too-large': words(
+    'This change has {bytes, number} bytes; one change may have {limit, number}. Undo it and paste the text in smaller parts; what you write then is saved again.',
+  ),
+  'not-found': words('This {what} is not here. It may have been deleted; look on the shelf.'),
+  'not-allowed': words('You may not do this here. Ask whoever shared it with you for more.'),
+  'signed-out': words('You are not signed in any more. Sign in again; nothing you wrote is lost.'),
+  'invitation-over': words('This invitation is used up or too old. Ask whoever sent it for a new one.'),
+  'not-invited': words('Accounts here are made by invitation. Ask somebody who has one.'),
+  'invited-otherwise': words('The invitation was sent to another address. Use that one, or ask for a new invitation.'),
+  'email-taken': words('There is an account with this address. Sign in, or set a new password.'),
+  'team-needs-owner': words(
+    '“{team}” would be left without an owner. Make somebody else its owner first, or delete it.',
+  ),
+  'remarks-too-many': words('A folio holds 2000 remarks. Remove some that are settled.'),
+  'shelves-too-many': words('{limit} shelves are as many as there is room for. Put some together.'),
+  'patterns-too-many': words('{limit} patterns of your own are as many as there is room for. Remove one first.'),
+  'shelf-not-empty': words('There are folios on this shelf. Move them first.'),
+  'foreign-origin': words('The request came from another site and was refused. Open Idle Compass at its own address.'),
+  'foreign-host': words(
+    'This server answers at {allowed} only. Open it there, or name this address in PUBLIC_ADDRESS when it is started.',
+  ),
+  'too-many': words('Too many requests at once. Try again in {seconds} seconds.'),
+  'draft-failed': words(
+    'The drafting service gave no text: {why}. Your topic is still here; try again, or write the first lines yourself.',
+  ),
+  'translation-failed': words(
+    'The translation service could not help: {why}. Your words are as they were; write the translations yourself, or try again.',
+  ),
+  'reader-failed': words(
+    '{name} read nothing: {why}. The readings below are untouched; try again, or go on without it.',
+  ),
+  'no-reader': words('No other reader is configured here. READER_URL names one when the server is started.'),
+  'picture-too-large': words(
+    'This picture would have {pixels, number} pixels; {limit, number} can be made. Choose a smaller scale.',
+  ),
+  'folio-too-heavy': words(
     'This folio needs more memory than one file may take. Ask for figures alone, or at a smaller size.',
-  'import-unknown': (p) =>
-    `“${p.name}” is of no sort that is read here. Save it as DOCX, ODT, RTF, HTML, PDF, PPTX, EPUB, CSV, XLSX or plain text and open that.`,
-  'import-broken': (p) =>
-    `“${p.name}” is broken or not what its name says. Open it in the program it comes from and save it anew.`,
-  'import-empty': (p) => `“${p.name}” has no text in it. A scan has to be recognised as text first.`,
-  'import-locked': (p) =>
-    `“${p.name}” is locked by a password or in the format of an older program. Open it there and save it as DOCX, XLSX or PDF without one.`,
-  'import-too-many': (p) =>
-    `“${p.name}” has ${p.nodes} nodes; a figure holds ${p.limit}. Cut it into parts and open them one by one.`,
-  'import-unsound': (p) =>
-    `“${p.name}” was refused, since no honest file is like it: ${p.why}. Nothing of it was opened.`,
-  'import-too-heavy': (p) =>
-    `“${p.name}” takes more time or memory to read than one file may (${p.seconds} s). Cut it into parts and open them one by one.`,
-  'kind-not-held': (p) =>
-    `${p.format} holds ${p.kind} only. Choose another format, or make the figure one of these first.`,
-  'token-missing': () =>
+  ),
+  'import-unknown': words(
+    '“{name}” is of no sort that is read here. Save it as DOCX, ODT, RTF, HTML, PDF, PPTX, EPUB, CSV, XLSX or plain text and open that.',
+  ),
+  'import-broken': words(
+    '“{name}” is broken or not what its name says. Open it in the program it comes from and save it anew.',
+  ),
+  'import-empty': words('“{name}” has no text in it. A scan has to be recognised as text first.'),
+  'import-locked': words(
+    '“{name}” is locked by a password or in the format of an older program. Open it there and save it as DOCX, XLSX or PDF without one.',
+  ),
+  'import-too-many': words(
+    '“{name}” has {nodes} nodes; a figure holds {limit}. Cut it into parts and open them one by one.',
+  ),
+  'import-unsound': words('“{name}” was refused, since no honest file is like it: {why}. Nothing of it was opened.'),
+  'import-too-heavy': words(
+    '“{name}” takes more time or memory to read than one file may ({seconds} s). Cut it into parts and open them one by one.',
+  ),
+  'kind-not-held': words('{format} holds {kind} only. Choose another format, or make the figure one of these first.'),
+  'token-missing': words(
     'This needs a token that is still good: send it as “Authorization: Bearer …”. Make one on the shelf, under Access for programs.',
-  'token-scope': (p) => `This token is not allowed to ${p.scope}. Make one that is.`,
-  'address-taken-back': () => 'This picture is not shown here any more: its address was taken back.',
-  'no-figures': () => 'This folio has no figures yet. Make one first, or choose a document, which has the text.',
-  'picture-too-slow': (p) =>
-    `This figure is too dense to be drawn within ${p.seconds} seconds. Remove links, or split it into several figures.`,
-  'colours-none': () =>
+  ),
+  'token-scope': words('This token is not allowed to {scope}. Make one that is.'),
+  'address-taken-back': words('This picture is not shown here any more: its address was taken back.'),
+  'no-figures': words('This folio has no figures yet. Make one first, or choose a document, which has the text.'),
+  'picture-too-slow': words(
+    'This figure is too dense to be drawn within {seconds} seconds. Remove links, or split it into several figures.',
+  ),
+  'colours-none': words(
     'No colours were found in this file. Choose a PNG, JPEG, WebP or GIF picture of the logo, a PPTX, DOCX or ODP file with a theme; or type the colours.',
-  'picture-unreadable': () =>
+  ),
+  'picture-unreadable': words(
     'This file is not a picture that can be read. Save it as PNG, JPEG or WebP and choose it again; nothing was changed.',
-  'picture-too-heavy': (p) =>
-    `This picture is too large: ${n(p.limit)} bytes and 50 million pixels are the most. Make it smaller and choose it again; nothing was changed.`,
-  'pictures-too-many': (p) =>
-    `A folio holds ${n(p.limit)} pictures. Begin another folio for the rest; nothing was changed.`,
-  'font-unreadable': () =>
+  ),
+  'picture-too-heavy': words(
+    'This picture is too large: {limit, number} bytes and 50 million pixels are the most. Make it smaller and choose it again; nothing was changed.',
+  ),
+  'pictures-too-many': words(
+    'A folio holds {limit, number} pictures. Begin another folio for the rest; nothing was changed.',
+  ),
+  'font-unreadable': words(
     'This file is not a font that can be read. Choose an OTF, TTF, WOFF or WOFF2 file of one font; nothing was changed.',
-  'font-too-heavy': (p) =>
-    `This font is too large: ${n(p.limit)} bytes are the most. Choose one cut down to the scripts you write; nothing was changed.`,
-  'font-closed': (p) =>
-    `The font “${p.name}” does not let itself be put into files: its licence bits forbid it. Ask its maker for one that may be embedded, or choose another; nothing was changed.`,
-  'fonts-too-many': (p) => `A folio holds ${n(p.limit)} fonts. Begin another folio for the rest; nothing was changed.`,
-  'folio-broken': () =>
+  ),
+  'font-too-heavy': words(
+    'This font is too large: {limit, number} bytes are the most. Choose one cut down to the scripts you write; nothing was changed.',
+  ),
+  'font-closed': words(
+    'The font “{name}” does not let itself be put into files: its licence bits forbid it. Ask its maker for one that may be embedded, or choose another; nothing was changed.',
+  ),
+  'fonts-too-many': words(
+    'A folio holds {limit, number} fonts. Begin another folio for the rest; nothing was changed.',
+  ),
+  'folio-broken': words(
     'What is stored of this folio cannot be read in full. Go to the shelf and restore it there to its last good state.',
-  'database-away': () =>
+  ),
+  'database-away': words(
     'The database does not answer just now, so nothing was changed there. Wait a moment and try again; words of a folio are kept in this browser.',
-  'storage-full': () =>
+  ),
+  'storage-full': words(
     'The server’s disk is full, so the last change is not on it yet. Your words are kept in this browser; tell whoever runs this server to make room.',
-  'server-fault': () => 'The server met a fault of its own; it is in the log. Try again.',
+  ),
+  'server-fault': words('The server met a fault of its own; it is in the log. Try again.'),
+  'no-reading': words(
+    '{kind, select, none {Nothing in this text reads as a figure. Numbered steps, “if … otherwise”, or a list help.} other {The text does not read as {kind}. Leave the kind out to take the best reading.}}',
+  ),
 }
 
-export const sentenceOf = (p: Problem): string =>
-  // The row belongs to the problem's own code, which the compiler cannot see through the union.
-  (english[p.code] as (p: Problem) => string)(p)
+/** The sentence of a problem, to be told in any language. */
+export function problemSaid(p: Problem): Said {
+  const { code, ...facts } = p
+  const holes = Object.fromEntries(Object.entries(facts).map(([name, fact]) => [name, (fact as Hole | null) ?? 'none']))
+  return { says: sentences[code], holes }
+}
+
+export const sentenceOf = (p: Problem): string => english(problemSaid(p))
+
+export const isProblemCode = (code: unknown): code is Problem['code'] => typeof code === 'string' && code in sentences

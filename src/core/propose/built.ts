@@ -1,3 +1,4 @@
+import type { Said } from '../words'
 import type { FigureLink, FigureNode } from '../figure'
 import type { Doubt } from './doubts'
 
@@ -7,8 +8,6 @@ export type Built = {
   readonly links: readonly FigureLink[]
   /** From 0 to 1; hand-set and transparent, see each builder. */
   readonly score: number
-  readonly reasons: readonly string[]
+  readonly reasons: readonly Said[]
   readonly doubts?: readonly Doubt[]
 }
-
-export const many = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`

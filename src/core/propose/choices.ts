@@ -3,10 +3,11 @@
 import type { NodeId } from '../figure'
 import { conditionsIn, keyOf, QUALIFIED, ruleIn, type ReadText } from '../reading'
 import { capital, labelOf, sentencesOf, slice, type Entry, type Span } from '../text'
-import { many, type Built } from './built'
+import { type Built } from './built'
 import { meeting } from './coverage'
 import { Growing } from './growing'
 import { clean, labelled, listIn, shortListIn } from './shapes'
+import { because } from './because'
 
 const PROS = /^(?:\+|pros?|for|advantages?|benefits?|plus|good|strengths?|dafür|vorteile?|a favor|ventajas?)$/iu
 const CONS =
@@ -51,8 +52,8 @@ export function weighedOptions(read: ReadText): Built | null {
       tree.add('criterion', capital(s.label), [s.span], option, s.side === '' ? {} : { text: s.side })
   })
   return tree.built(judged > 0 ? 0.88 : 0.78, [
-    many(used, 'option'),
-    judged > 0 ? 'what is for and against each' : 'the same criteria for each',
+    because.options(used),
+    judged > 0 ? because.forAndAgainst : because.sameCriteria,
   ])
 }
 
@@ -111,7 +112,7 @@ export function casesInSentences(read: ReadText): Built | null {
   const tree = treeOf(read, cases)
   const sure = put.filter((own, i) => own.length > 0 || ruleIn(text, sentences[i] as Span) !== null)
   const share = sure.length / Math.max(1, sentences.length)
-  return tree.built(0.25 + 0.5 * share, [many(cases.length, 'case'), 'each with what follows'])
+  return tree.built(0.25 + 0.5 * share, [because.cases(cases.length), because.whatFollows])
 }
 /** "Leather wants contact cement", "The loose ones go ashore": what is said of a kind of thing, or of those of a kind that
  *  differ, is a rule for them; what is said of a certain thing is not. */
@@ -146,7 +147,7 @@ export function optionsInParagraphs(read: ReadText): Built | null {
     for (const s of others) tree.add('criterion', capital(clean(slice(text, labelOf(text, s).label))), [s], option)
   }
   const offered = options.filter(([s]) => s && OFFERS.test(slice(text, s))).length / options.length
-  return tree.built(0.15 + 0.5 * offered, [many(options.length, 'paragraph'), 'each about one way'])
+  return tree.built(0.15 + 0.5 * offered, [because.paragraphs(options.length), because.eachOneWay])
 }
 const OFFERS =
   /\b(?:you can|you may|we can|we could|one way|another|the first|the second|the third|first|second|finally|lastly|choose|use|go for|option|course|alternative)\b/iu
@@ -168,8 +169,8 @@ export function casesInEntries(read: ReadText): Built | null {
   const conditional = cases.filter((c) => CONDITIONAL.test(text.slice(c.when.start - 8, c.when.end))).length
   const asked = outline.title !== null && PUTS_TO_CHOICE.test(slice(text, outline.title))
   return tree.built(0.2 + 0.3 * (arrows / entries.length) + 0.35 * (conditional / cases.length) + (asked ? 0.2 : 0), [
-    many(cases.length, 'case'),
-    'each with what follows',
+    because.cases(cases.length),
+    because.whatFollows,
   ])
 }
 const CONDITIONAL =
@@ -201,8 +202,8 @@ export function optionsInEntries(read: ReadText): Built | null {
   const asked = outline.title ? slice(text, outline.title) : outline.opening.map((s) => slice(text, s)).join(' ')
   const names = entries.filter((e) => keyOf(asked).includes(keyOf(slice(text, e.label)))).length
   return tree.built(0.12 + (OPTIONS.test(asked) ? 0.35 : 0) + (names > 1 ? 0.3 : 0), [
-    many(entries.length, 'option'),
-    'what is said of each',
+    because.options(entries.length),
+    because.saidOfEach,
   ])
 }
 const OPTIONS = /\b(?:which|whether|options?|alternatives?|choices?|choos\w+|or|oder|optionen|opciones)\b[^.]*$/iu

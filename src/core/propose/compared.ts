@@ -12,9 +12,10 @@ import {
   type Span,
   type Table,
 } from '../text'
-import { many } from './built'
 import { clean, labelled, shortListIn } from './shapes'
 import { cellText } from './tables'
+import { because } from './because'
+import type { Said } from '../words'
 
 type Sets = {
   readonly names: readonly Named[]
@@ -29,16 +30,16 @@ export type Member = {
   readonly sets: Set<number>
   readonly source: Span[]
 }
-export type Compared = Sets & { readonly score: number; readonly reasons: readonly string[] }
+export type Compared = Sets & { readonly score: number; readonly reasons: readonly Said[] }
 
 const MOST_SETS = 5
 /** Of that many sets, with a section for every overlap of them. */
 const MOST_SECTIONS = 2 ** MOST_SETS
 
-type Said = { readonly set: number; readonly label: string; readonly span: Span }
+type Told = { readonly set: number; readonly label: string; readonly span: Span }
 
 /** Members by key, each in all the sets that name it. */
-function collected(entries: readonly Said[]): Sets['members'] {
+function collected(entries: readonly Told[]): Sets['members'] {
   const byKey = new Map<string, Member>()
   for (const e of entries) {
     const key = keyOf(e.label)
@@ -84,11 +85,11 @@ export function comparedInTable(read: ReadText): Compared | null {
     names: sets.map((s) => nameOf(read, s)),
     members,
     score: plain > 0.95 ? 0.85 : 0.3 + (corner ? 0.2 : 0) + 0.3 * plain + (shared > 0 ? 0.15 : 0),
-    reasons: [plain > 0.95 ? 'a table of yes and no' : 'a table that compares', many(sets.length, 'set')],
+    reasons: [plain > 0.95 ? because.yesAndNo : because.comparingTable, because.sets(sets.length)],
   }
 }
 
-function rowSays(text: string, row: readonly Span[], sets: number): Said[] {
+function rowSays(text: string, row: readonly Span[], sets: number): Told[] {
   const [first] = row
   if (!first) return []
   const name = labelled(text, first)
@@ -111,7 +112,7 @@ function rowSays(text: string, row: readonly Span[], sets: number): Said[] {
 }
 
 /** "Both need a pilot": a line outside the table. */
-function alsoShared(read: ReadText, sets: number): Said[] {
+function alsoShared(read: ReadText, sets: number): Told[] {
   const { opening, closing } = read.outline
   return [...opening, ...closing]
     .flatMap((s) => sentencesOf(read.text, s))
@@ -184,8 +185,8 @@ export function comparedInSections(read: ReadText): Compared | null {
     members,
     score,
     reasons: [
-      shared.length > 0 ? 'a section of what is shared' : `lists under ${many(own.length, 'name')}`,
-      ...(inSeveral > 0 ? [`${many(inSeveral, 'item')} in more than one`] : []),
+      shared.length > 0 ? because.sectionOfShared : because.listsUnder(own.length),
+      ...(inSeveral > 0 ? [because.inSeveral(inSeveral)] : []),
     ],
   }
 }
@@ -215,7 +216,7 @@ function saidIn(text: string, e: Entry): Span[][] {
   return e.details.flatMap((d) => sentencesOf(text, d)).map((s) => [labelOf(text, s).label])
 }
 
-const memberOf = (text: string, spans: readonly Span[], set: number): Said => ({
+const memberOf = (text: string, spans: readonly Span[], set: number): Told => ({
   set,
   label: spans.length > 1 ? spans.map((s) => clean(slice(text, s))).join(': ') : labelled(text, spans[0] as Span),
   span: { start: (spans[0] as Span).start, end: (spans.at(-1) as Span).end },

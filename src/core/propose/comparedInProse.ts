@@ -2,10 +2,10 @@
  *  both, or of the one spoken of last. */
 import { keyOf, type Predication, type ReadText } from '../reading'
 import { capital, slice, trimmed, type Span } from '../text'
-import { many } from './built'
 import type { Compared, Member } from './compared'
 import { contrastsIn, SHARED, nameOf, type Candidate, type Contrast } from './contrast'
 import { clean } from './shapes'
+import { because } from './because'
 
 /** The likeliest comparison in which something is said of each thing alone; else the likeliest. */
 export function comparedInProse(read: ReadText): Compared | null {
@@ -40,7 +40,7 @@ function comparedBy(read: ReadText, { things, chance }: Contrast): Compared | nu
     again,
     members,
     score: 0.35 + 0.4 * chance + (alone === things.length ? 0.1 : 0),
-    reasons: [`${many(things.length, 'thing')} named again and again`, `${members.length} sentences or parts of them`],
+    reasons: [because.namedAgain(things.length), because.sentences(members.length)],
   }
 }
 

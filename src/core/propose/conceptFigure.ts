@@ -2,9 +2,10 @@
 import type { FigureLink, FigureNode } from '../figure'
 import { BESIDE, keyOf, type LinkClaim, type Named, type ReadText } from '../reading'
 import { contentWords, countMeeting, type Span } from '../text'
-import { many, type Built } from './built'
+import { type Built } from './built'
 import { mergeDoubts, pronounDoubt, type Doubt } from './doubts'
 import { Things, type Thing } from './named'
+import { because } from './because'
 
 export function conceptFigure(read: ReadText): Built {
   const claims = read.claims.filter((c): c is LinkClaim => c.relation === 'link')
@@ -144,9 +145,10 @@ function scoreOf(
   return {
     score: Math.min(0.95, said < 3 ? score * 0.7 : score),
     reasons: [
-      `${many(nodes.length, 'concept')}, ${many(links.length, 'labelled link')}`,
-      ...(shared > 0.3 ? ['most of them hang together'] : []),
-      ...(defined >= 2 ? ['terms with what they mean'] : []),
+      because.concepts(nodes.length),
+      because.labelledLinks(links.length),
+      ...(shared > 0.3 ? [because.hangTogether] : []),
+      ...(defined >= 2 ? [because.terms] : []),
     ],
   }
 }

@@ -13,11 +13,13 @@ import {
   type Span,
 } from '../text'
 import type { Built } from './built'
+import { leftOutAs } from './because'
+import type { Said } from '../words'
 
 export type LeftOut = {
   readonly span: Span
   readonly text: string
-  readonly reason: string
+  readonly reason: Said
   /** How many words that carry meaning it has. */
   readonly words: number
 }
@@ -114,7 +116,7 @@ export function coverageOf(
   )
   const left = [
     ...out.map((u) => ({ span: u.span, reason: place(u.span) ?? reasonOf(u) })),
-    ...shortened.map((span) => ({ span, reason: place(span) ?? 'left out of a shorter label' })),
+    ...shortened.map((span) => ({ span, reason: place(span) ?? leftOutAs.shortened })),
   ]
   return {
     taken: words.length - missing.length,
@@ -141,17 +143,14 @@ function firstFrom(sorted: readonly number[], value: number): number {
 }
 
 /** What words are by where they stand; null for those of the body. */
-function placesIn({ blocks, outline }: ReadText): (s: Span) => string | null {
+function placesIn({ blocks, outline }: ReadText): (s: Span) => Said | null {
   const heading = meeting(blocks.filter((b) => b.type === 'heading').map((b) => b.span))
   const [opening, closing] = outline.entries.length > 0 ? [meeting(outline.opening), meeting(outline.closing)] : []
-  return (s) => (heading(s) ? 'a heading' : opening?.(s) ? 'an opening line' : closing?.(s) ? 'a closing line' : null)
+  return (s) =>
+    heading(s) ? leftOutAs.heading : opening?.(s) ? leftOutAs.opening : closing?.(s) ? leftOutAs.closing : null
 }
 
-function reasonOf(u: SaidUnit): string {
-  if (u.role === 'remark') return 'a remark'
-  if (u.role === 'mail') return 'the frame of a mail'
-  if (u.role === 'row') return 'tables are not read into this kind'
-  if (u.role === 'told') return 'tells what was or has been'
-  if (u.of !== null) return 'says more about a clause that is left out'
-  return 'tells nothing that this kind shows'
+function reasonOf(u: SaidUnit): Said {
+  if (u.role === 'remark' || u.role === 'mail' || u.role === 'row' || u.role === 'told') return leftOutAs[u.role]
+  return u.of !== null ? leftOutAs.more : leftOutAs.nothing
 }

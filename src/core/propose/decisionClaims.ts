@@ -3,8 +3,10 @@ import type { NodeId } from '../figure'
 import type { AboutClaim, OptionClaim, ReadText } from '../reading'
 import { capital, lowerFirst, slice, spansMeet } from '../text'
 import { amountIn } from './amount'
-import { many, type Built } from './built'
+import { type Built } from './built'
 import { Growing } from './growing'
+import { because } from './because'
+import { said } from '../words'
 
 /** Options and what the sentences say of each. */
 export function fromClaims(read: ReadText): Built | null {
@@ -46,9 +48,9 @@ export function fromClaims(read: ReadText): Built | null {
   const strong = Math.max(...options.map((c) => c.weight))
   const score = 0.4 * strong + 0.2 * share + 0.25 * covered + 0.08 * Math.min(2, chances) - (covered === 0 ? 0.25 : 0)
   return tree.built(Math.min(0.97, score), [
-    many(all.length, 'option'),
-    ...(chances > 0 ? [`${many(chances, 'chance')} with a number`] : []),
-    ...(covered === 1 ? ['something said of each'] : []),
+    because.options(all.length),
+    ...(chances > 0 ? [because.chances(chances)] : []),
+    ...(covered === 1 ? [because.somethingOfEach] : []),
   ])
 }
 
@@ -68,14 +70,14 @@ function outcome(tree: Growing, option: NodeId, a: AboutClaim): NodeId {
   if (a.estimated && link)
     tree.doubts.push({
       id: `chance-${id}`,
-      question: `How likely is “${a.text.label}”?`,
+      question: said('How likely is “{what}”?', { what: a.text.label }),
       about: [id, link.id],
       options: [
         {
-          label: `Take ${percent(p)}, as the words suggest`,
+          label: said('Take {chance}, as the words suggest', { chance: percent(p) }),
           edit: { do: 'setLink', id: link.id, set: { probability: round(p), text: percent(p) } },
         },
-        { label: 'Leave the chance open', edit: { do: 'all', edits: [] } },
+        { label: said('Leave the chance open'), edit: { do: 'all', edits: [] } },
       ],
     })
   return id

@@ -6,8 +6,9 @@ import { Growing } from './growing'
 import type { NodeId } from '../figure'
 import type { Ask, ReadText, Statement } from '../reading'
 import { slice, spansMeet, type Block, type Span } from '../text'
-import { many, type Built } from './built'
+import { type Built } from './built'
 import { labelled, titleBlock } from './shapes'
+import { because } from './because'
 
 export function decisionFigure(read: ReadText): Built {
   const found = [
@@ -78,7 +79,7 @@ function fromTable(read: ReadText): Built | null {
     })
   }
   return tree.built(0.74, [
-    `a table of ${many(across ? columns.length : body.length, 'option')} by ${many(across ? body.length : columns.length, 'criterion', 'criteria')}`,
+    across ? because.criteriaTable(columns.length, body.length) : because.criteriaTable(body.length, columns.length),
   ])
 }
 
@@ -110,7 +111,7 @@ function fromChain(read: ReadText): Built | null {
   grow(asks[0] as Ask, null, '')
   return tree.nodes.length < 4
     ? null
-    : tree.built(asks.length > done.size ? 0.4 : 0.9, [many(count(asks), 'question'), 'each answer leads on'])
+    : tree.built(asks.length > done.size ? 0.4 : 0.9, [because.questions(count(asks)), because.leadsOn])
 }
 const deepSteps = (a: Ask): boolean =>
   a.arms.some((arm) => arm.body.length > 1 || arm.body.some((s) => s.do === 'ask' && deepSteps(s)))
@@ -142,7 +143,7 @@ function fromConditions(read: ReadText): Built | null {
     read.sentences.filter((s) => s === opening || cases.some((c) => spansMeet(s, c.span))).length /
     Math.max(1, read.sentences.length)
   return tree.built(0.2 + 0.35 * share + (opening ? 0.25 : 0) + 0.03 * cases.length, [
-    many(cases.length, 'case'),
-    'each with what follows',
+    because.cases(cases.length),
+    because.whatFollows,
   ])
 }

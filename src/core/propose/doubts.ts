@@ -3,17 +3,18 @@
 import type { Edit } from '../document'
 import type { FigureLink, FigureNode, NodeId } from '../figure'
 import { capital, lowerFirst } from '../text'
+import { own, said, type Said } from '../words'
 
 export type Doubt = {
   readonly id: string
-  readonly question: string
+  readonly question: Said
   /** Nodes and links it is about. */
   readonly about: readonly string[]
-  readonly options: readonly { readonly label: string; readonly edit: Edit }[]
+  readonly options: readonly { readonly label: Said; readonly edit: Edit }[]
 }
 
 /** A question with the answer that was given to it. */
-export type Answered = { readonly question: string; readonly label: string }
+export type Answered = { readonly question: Said; readonly label: Said }
 
 export const asItIs: Edit = { do: 'all', edits: [] }
 
@@ -32,11 +33,11 @@ export function branchDoubt(id: NodeId, nodes: readonly FigureNode[], links: rea
   return [
     {
       id: `branch-${id}`,
-      question: `“${question.text}” Is “${step.text}” done in any case?`,
+      question: said('“{question}” Is “{step}” done in any case?', { question: question.text, step: step.text }),
       about: [id, skipping.id],
       options: [
-        { label: 'In any case', edit: asItIs },
-        { label: `Only if ${taken}`, edit: only },
+        { label: said('In any case'), edit: asItIs },
+        { label: said('Only if {taken}', { taken }), edit: only },
       ],
     },
   ]
@@ -51,11 +52,14 @@ export const pronounDoubt = (
   to: string,
 ): Doubt => ({
   id: `pronoun-${link.id}`,
-  question: `“${capital(word)} ${link.text ?? ''} ${lowerFirst(to)}”: what is “${word}”?`,
+  question: said('“{sentence}”: what is “{word}”?', {
+    sentence: `${capital(word)} ${link.text ?? ''} ${lowerFirst(to)}`,
+    word,
+  }),
   about: [link.id, taken.id, other.id],
   options: [
-    { label: taken.text, edit: asItIs },
-    { label: other.text, edit: { do: 'setLink', id: link.id, set: { from: other.id } } },
+    { label: own(taken.text), edit: asItIs },
+    { label: own(other.text), edit: { do: 'setLink', id: link.id, set: { from: other.id } } },
   ],
 })
 
@@ -91,11 +95,11 @@ const MOST_NAMES = 400
 
 const mergeDoubt = (short: FigureNode, long: FigureNode, links: readonly FigureLink[]): Doubt => ({
   id: `merge-${short.id}-${long.id}`,
-  question: `Are “${short.text}” and “${long.text}” the same?`,
+  question: said('Are “{short}” and “{long}” the same?', { short: short.text, long: long.text }),
   about: [short.id, long.id],
   options: [
-    { label: 'Two things', edit: asItIs },
-    { label: 'The same', edit: merged(short.id, long.id, links) },
+    { label: said('Two things'), edit: asItIs },
+    { label: said('The same'), edit: merged(short.id, long.id, links) },
   ],
 })
 

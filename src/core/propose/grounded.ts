@@ -4,13 +4,15 @@ import { kinds, type FigureKind, type FigureLink, type FigureNode } from '../fig
 import { backEdges } from '../graph'
 import type { ReadText } from '../reading'
 import { answersIn, capital, type Span } from '../text'
-import { many, type Built } from './built'
+import { type Built } from './built'
 import { coverageOf } from './coverage'
 import type { GivenFigure, GivenFigures, GivenLink, GivenNode } from './givenFigure'
 import { figureOf, fewestOf, titleOf, type Reading } from './propose'
 import { WordsInOrder } from './wordsInOrder'
+import { because, refusedAs } from './because'
+import { said, type Said } from '../words'
 
-export type Refused = { readonly kind: FigureKind; readonly why: string }
+export type Refused = { readonly kind: FigureKind; readonly why: Said }
 export type Grounded = { readonly readings: readonly Reading[]; readonly refused: readonly Refused[] }
 
 /** What is asked of a kind. `told`: a node is what is done or said, not only a name. `tree`: no way leads back. `oneAbove`:
@@ -52,7 +54,7 @@ export function grounded(read: ReadText, given: GivenFigures, by: string): Groun
   return { readings, refused }
 }
 
-type Made = { readonly built: Built; readonly added: readonly string[]; readonly refused: readonly string[] }
+type Made = { readonly built: Built; readonly added: readonly string[]; readonly refused: readonly Said[] }
 
 /** One figure while it is held against the passage. */
 class Grounding {
@@ -60,7 +62,7 @@ class Grounding {
   private readonly nodes = new Map<string, FigureNode>()
   private readonly links: FigureLink[] = []
   private readonly added: string[] = []
-  private readonly refused: string[] = []
+  private readonly refused: Said[] = []
   private from = 0
 
   constructor(
@@ -69,30 +71,29 @@ class Grounding {
     private readonly given: GivenFigure,
   ) {}
 
-  made(): Made | { readonly why: string } {
+  made(): Made | { readonly why: Said } {
     const { kind, nodes, links } = this.given
     nodes.forEach((n) => this.takeNode(n))
     if (kind === 'venn') this.placeMembers()
     links.forEach((l) => this.takeLink(l))
     this.dropCircles()
     const [first] = this.refused
-    if (this.nodes.size < fewestOf(kind))
-      return { why: first ?? `${many(this.nodes.size, kinds[kind].noun)} make no figure` }
-    if (this.fellApart()) return { why: `${first ?? ''} Without it the figure falls into pieces.` }
+    if (this.nodes.size < fewestOf(kind)) return { why: first ?? refusedAs.tooFew(this.nodes.size) }
+    if (this.fellApart()) return { why: refusedAs.apart(first) }
     const kept = [...this.nodes.values()]
-    const built = { nodes: kept, links: this.links, score: 0, reasons: [many(kept.length, kinds[kind].noun)] }
+    const built = { nodes: kept, links: this.links, score: 0, reasons: [because.nodes(kept.length)] }
     return { built, added: this.added, refused: this.refused }
   }
 
-  private refuse(what: string, why: string): null {
-    this.refused.push(`“${shown(what)}”: ${why}.`)
+  private refuse(what: string, why: Said): null {
+    this.refused.push(said('“{words}”: {why}.', { words: shown(what), why }))
     return null
   }
 
   /** The words and where they stand; null, and refused, where the passage does not have them. */
   private say(label: string, added: boolean | undefined, whole: boolean): { label: string; source: Span[] } | null {
     const clean = shown(label)
-    if (clean === '') return this.refuse(label, 'it has no words')
+    if (clean === '') return this.refuse(label, refusedAs.noWords)
     if (added) return { label: clean, source: [] }
     const found = this.words.find(clean, this.from, whole)
     if ('why' in found) return this.refuse(label, found.why)
@@ -102,7 +103,7 @@ class Grounding {
   private takeNode(n: GivenNode): void {
     const { kind } = this.given
     const told = asked[kind].told === true
-    if (this.nodes.has(n.id)) return void this.refuse(n.label, 'another node has its id')
+    if (this.nodes.has(n.id)) return void this.refuse(n.label, refusedAs.sameId)
     const said = this.say(n.label, n.added, told)
     if (!said) return
     const [detail, actor] = [n.detail, n.actor].map((x, i) => (x ? this.say(x, n.added, told && i === 0) : null))
@@ -135,7 +136,7 @@ class Grounding {
       if (memberOf.length === (sets?.length ?? 0) && memberOf.length > 0) this.nodes.set(id, { ...node, memberOf })
       else {
         this.nodes.delete(id)
-        this.refuse(label, 'it lies in a set that is not in the figure')
+        this.refuse(label, refusedAs.noSuchSet)
       }
     }
   }
@@ -143,17 +144,17 @@ class Grounding {
   private takeLink(l: GivenLink): void {
     const [from, to] = [this.nodes.get(l.from), this.nodes.get(l.to)]
     const what = `${this.labelOf(l.from)} → ${this.labelOf(l.to)}`
-    if (!from || !to) return void this.refuse(what, 'one of its ends is not in the figure')
-    if (from === to) return void this.refuse(what, 'it leads back to where it begins')
+    if (!from || !to) return void this.refuse(what, refusedAs.noEnd)
+    if (from === to) return void this.refuse(what, refusedAs.intoItself)
     if (asked[this.given.kind].oneAbove && this.links.some((x) => x.to === to.id))
-      return void this.refuse(what, 'there is one above it already')
+      return void this.refuse(what, refusedAs.twoAbove)
     const text = l.label?.trim() ?? ''
     const answers: string[] = Object.values(answersIn(this.read.language))
     const plain = text === '' || answers.includes(text.toLowerCase())
     const said = plain ? { label: text, source: [] } : this.say(text, l.added, false)
     if (!said) return
     const [usual, weighs] = kinds[this.given.kind].linkRoles
-    if (usual === undefined) return void this.refuse(what, 'this kind has no links')
+    if (usual === undefined) return void this.refuse(what, refusedAs.noLinks)
     const order = this.links.length + 1
     const role = from.role === 'criterion' || to.role === 'criterion' ? (weighs ?? usual) : usual
     this.links.push({
@@ -177,7 +178,7 @@ class Grounding {
     const back = backEdges([...text.keys()], this.links)
     for (const at of [...back].toSorted((a, b) => b - a))
       for (const l of this.links.splice(at, 1))
-        this.refuse(`${text.get(l.from) ?? ''} → ${text.get(l.to) ?? ''}`, 'it closes a circle')
+        this.refuse(`${text.get(l.from) ?? ''} → ${text.get(l.to) ?? ''}`, refusedAs.circle)
   }
 
   /** Whether nodes that hung together in what was given do not any more. */

@@ -4,6 +4,7 @@ import type { Span } from '../text'
 import type { Amount } from './amount'
 import type { Built } from './built'
 import type { Doubt } from './doubts'
+import type { Said } from '../words'
 
 /** A tree as it grows: nodes in order, each but the first below another. */
 export class Growing {
@@ -32,7 +33,7 @@ export class Growing {
       })
     return id
   }
-  built(score: number, reasons: readonly string[]): Built {
+  built(score: number, reasons: readonly Said[]): Built {
     return { nodes: this.nodes, links: this.links, score, reasons, doubts: this.doubts }
   }
 }

@@ -3,9 +3,10 @@
 import type { FigureLink, FigureNode } from '../figure'
 import { countOf, type ChildClaim, type Named, type ReadText, isAssistant } from '../reading'
 import { capital, countMeeting, type Span } from '../text'
-import { many, type Built } from './built'
+import { type Built } from './built'
 import { outlineTree, tableTree, type Edge, type Tree } from './outlineTree'
 import { Things, unitKey, type Thing } from './named'
+import { because } from './because'
 
 export function hierarchyFigure(read: ReadText): Built {
   const trees = [outlineTree(read), tableTree(read), claimTree(read)].filter((t): t is Tree => t !== null)
@@ -102,8 +103,8 @@ function claimTree(read: ReadText): Tree | null {
     edges,
     score: sure === 0 ? score * (roots === 1 && edges.length > 4 ? 0.85 : 0.75) : Math.min(0.97, score),
     reasons: [
-      `${many(edges.length, 'part or kind', 'parts or kinds')} in ${depthOf(edges) + 1} levels`,
-      `words such as “${words.map((w) => w.replace(/-/g, ' ')).join('”, “')}”`,
+      because.kindsInLevels(edges.length, depthOf(edges) + 1),
+      because.wordsSuchAs(words.map((w) => w.replace(/-/g, ' '))),
     ],
   }
 }

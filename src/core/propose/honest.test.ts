@@ -7,6 +7,7 @@ import { oddText } from '../testing/oddText'
 import { failingSeeds } from '../testing/seededFigure'
 import { slice, spansMeet, type Entry } from '../text'
 import { propose, type Reading } from './propose'
+import { english } from '../words'
 
 const lexicon = shippedLexicon()
 const texts = [...corpus().map((g) => g.text), ...passagesOfOthers()]
@@ -65,7 +66,9 @@ test('every word is in the figure or in what was left out, and the count says so
       return [
         ...(lost ? [`${r.kind}: “${lost}” of “${text.slice(0, 60)}”`] : []),
         ...(taken < of === left.length > 0 ? [] : [`${r.kind}: ${taken} of ${of}, ${left.length} left out`]),
-        ...left.filter((l) => l.reason === '' || l.span.end <= l.span.start).map((l) => `${r.kind}: ${l.text}`),
+        ...left
+          .filter((l) => english(l.reason) === '' || l.span.end <= l.span.start)
+          .map((l) => `${r.kind}: ${l.text}`),
       ]
     }),
   )

@@ -1,16 +1,17 @@
 /** Hierarchies from what the author arranged: entries in entries, lists in a line, tables whose columns are levels. */
 import { keyOf, type ChildClaim, type Named, type ReadText } from '../reading'
 import { labelOf, slice, spansMeet, trimmed, type Entry, type Span, type Table } from '../text'
-import { many } from './built'
 import { Things, type Thing } from './named'
 import { labelled, listIn, shortListIn } from './shapes'
+import { because } from './because'
+import type { Said } from '../words'
 
 export type Edge = { readonly from: Thing; readonly to: Thing; readonly source: readonly Span[] }
 export type Tree = {
   readonly things: Things
   readonly edges: readonly Edge[]
   readonly score: number
-  readonly reasons: readonly string[]
+  readonly reasons: readonly Said[]
 }
 
 type Growing = { readonly read: ReadText; readonly things: Things; readonly edges: Edge[] }
@@ -41,7 +42,7 @@ export function outlineTree(read: ReadText): Tree | null {
     things: tree.things,
     edges: tree.edges,
     score: Math.max(0.02, Math.min(0.97, score)),
-    reasons: [`an outline of ${many(depth + (root ? 2 : 1), 'level')}`, many(lines.length, 'entry', 'entries')],
+    reasons: [because.outlineOf(depth + (root ? 2 : 1)), because.entries(lines.length)],
   }
 }
 
@@ -194,7 +195,7 @@ export function tableTree(read: ReadText): Tree | null {
     things: tree.things,
     edges: tree.edges,
     score: repeats ? 0.8 : 0.25,
-    reasons: [`a table of ${many(repeats ? table.columns : 1, 'level')}`],
+    reasons: [because.tableOfLevels(repeats ? table.columns : 1)],
   }
 }
 

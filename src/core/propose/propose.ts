@@ -3,7 +3,7 @@
 import { MAX_NODES, figureKinds, type Figure, type FigureKind, type NodeId } from '../figure'
 import type { ReadText } from '../reading'
 import { slice, type Span } from '../text'
-import { many, type Built } from './built'
+import { type Built } from './built'
 import { withWholeLabels } from './wholeLabels'
 import { kindFeatures } from './kindFeatures'
 import { kindChances, sureFeatures, sureness } from './rank'
@@ -15,6 +15,8 @@ import { hierarchyFigure } from './hierarchyFigure'
 import { COUNTS_PEERS, NAMES_PEERS, pointsFigure } from './pointsFigure'
 import { processFigure } from './processFigure'
 import { vennFigure } from './vennFigure'
+import { because } from './because'
+import type { Said } from '../words'
 
 export type Reading = {
   /** Which of a passage's readings: its kind, or a name of its own where another reader gave it. */
@@ -24,14 +26,14 @@ export type Reading = {
   readonly score: number
   /** Sure enough to be offered without being asked. */
   readonly strong: boolean
-  readonly reasons: readonly string[]
+  readonly reasons: readonly Said[]
   readonly coverage: Coverage
   readonly doubts: readonly Doubt[]
   /** Doubts that have been answered, now or before. */
   readonly answered?: readonly Answered[]
   readonly figure: Figure
   /** By whom it was read, where not by us: nodes whose words are not in the passage, and what was refused. */
-  readonly other?: { readonly by: string; readonly added: readonly NodeId[]; readonly refused: readonly string[] }
+  readonly other?: { readonly by: string; readonly added: readonly NodeId[]; readonly refused: readonly Said[] }
 }
 /** Below this a passage is not called a figure; at `STRONG` it is offered without being asked. */
 export const WORTH_SHOWING = 0.31
@@ -107,10 +109,12 @@ function buildProcess(read: ReadText): Built {
   if (!numbered && doing < 0.35) score *= 0.7
   const actors = new Set(nodes.map((n) => n.actor).filter(Boolean)).size
   const reasons = [
-    `${many(steps, 'step')} in order${questions ? `, ${many(questions, 'question')}` : ''}${returns ? `, ${many(returns, 'return')}` : ''}`,
-    ...(numbered ? ['a numbered list'] : []),
-    ...(cueCount > 0 ? [`${many(cueCount, 'connective')} such as “then” or “if”`] : []),
-    ...(actors > 0 ? [`${many(actors, 'role')} who act${actors === 1 ? 's' : ''}`] : []),
+    because.stepsInOrder(steps),
+    ...(questions ? [because.questions(questions)] : []),
+    ...(returns ? [because.returns(returns)] : []),
+    ...(numbered ? [because.numberedList] : []),
+    ...(cueCount > 0 ? [because.connectives(cueCount)] : []),
+    ...(actors > 0 ? [because.roles(actors)] : []),
   ]
   if (announcesSteps(read)) score += 0.12
   const side = namesPeers(read) && cueCount === 0 && (!numbered || doing < 0.4)
@@ -164,7 +168,7 @@ function buildPoints(read: ReadText): Built {
     nodes,
     links: [],
     score: Math.max(0.05, score),
-    reasons: [`${nodes.length} ${from}, side by side`, ...(headed > 0.5 ? ['most with a heading and a detail'] : [])],
+    reasons: [because.sideBySide(nodes.length), ...(headed > 0.5 ? [because.headed] : [])],
   }
 }
 

@@ -2,10 +2,11 @@
 import type { FigureNode, NodeId } from '../figure'
 import { keyOf, type CompareClaim, type Named, type ReadText } from '../reading'
 import { capital, slice, spansMeet, trimmed, type Span } from '../text'
-import { many, type Built } from './built'
+import { type Built } from './built'
 import { comparedInProse, wholeSaid } from './comparedInProse'
 import { clean } from './shapes'
 import { comparedInSections, comparedInTable, type Compared, type Member } from './compared'
+import { because } from './because'
 
 export function vennFigure(read: ReadText): Built {
   const found = [comparedInTable(read), comparedInSections(read), fromClaims(read), comparedInProse(read)].filter(
@@ -87,8 +88,8 @@ function fromClaims(read: ReadText): Compared | null {
         ? Math.min(alone === names.length && members.length > 3 ? 0.65 : 0.5, score)
         : Math.min(0.96, alone === 0 ? score * 0.5 : score),
     reasons: [
-      `${many(names.length, 'set')} compared`,
-      `${members.filter((m) => m.sets.size > 1).length} shared, ${members.filter((m) => m.sets.size === 1).length} in one alone`,
+      because.compared(names.length),
+      because.shared(members.filter((m) => m.sets.size > 1).length, members.filter((m) => m.sets.size === 1).length),
     ],
   }
 }

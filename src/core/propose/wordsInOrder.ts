@@ -1,9 +1,11 @@
 /** Finds where a passage says what a label says: the words of the label, in their order, close together. */
 import { slice, stemOf, turns, type Span } from '../text'
+import { refusedAs } from './because'
+import type { Said } from '../words'
 
 /** Where the words stand, and the label in the forms that the passage has them in. */
 export type Found = { readonly span: Span; readonly label: string }
-export type NotFound = { readonly why: string }
+export type NotFound = { readonly why: Said }
 
 type Word = { readonly span: Span; readonly stem: string; readonly turns: boolean }
 
@@ -41,7 +43,7 @@ export class WordsInOrder {
    *  told, so that a "not" just before it must be in it, too. */
   find(label: string, from: number, whole: boolean): Found | NotFound {
     const wanted = wordsOf(label, { start: 0, end: label.length })
-    if (wanted.length === 0) return { why: 'it has no words' }
+    if (wanted.length === 0) return { why: refusedAs.noWords }
     let best: readonly Word[] | null = null
     let turned = false
     for (const block of this.blocks)
@@ -53,8 +55,8 @@ export class WordsInOrder {
         else if (!best || isCloser(hit, best, from)) best = hit
       }
     if (best) return found(this.text, label, wanted, best)
-    if (this.left <= 0) return { why: 'looking for its words takes too long' }
-    return { why: turned ? 'it leaves out a word that turns it round' : 'the passage does not say this in these words' }
+    if (this.left <= 0) return { why: refusedAs.tooLong }
+    return { why: turned ? refusedAs.turnsRound : refusedAs.otherWords }
   }
 
   /** The words of the block that begin at one place and spell the label; null where they do not. */

@@ -14,6 +14,7 @@ import { parse } from './english/parse'
 import { packs } from './packs'
 import { readText } from '.'
 import { shippedLexicon } from '@/server/lexicon'
+import { english } from '../words'
 
 const lexicon = shippedLexicon()
 const passages = corpus()
@@ -161,7 +162,7 @@ test('the frame of a mail is no step, and is listed as what it is', () => {
     'Lower the ramp',
     'Call the bridge',
   ])
-  expect(best?.coverage.left.map((l) => l.reason)).toEqual(
+  expect(best?.coverage.left.map((l) => english(l.reason))).toEqual(
     Array(best?.coverage.left.length).fill('the frame of a mail'),
   )
   expect(best?.coverage.left.some((l) => l.text.includes('old gate'))).toBe(true)

@@ -125,7 +125,7 @@ function readByPack(text: string, blocks: readonly Block[], frame: readonly Bloc
     text,
     blocks,
     outline,
-    forms: new Map(),
+    forms: formsByPack(text, outline.entries, pack),
     language: pack.language,
     interpreted: true,
     answers: pack.answers,
@@ -161,6 +161,26 @@ function formsOf(text: string, entries: readonly Entry[], parser: Parser): Map<n
   )
 }
 const LONGEST_FORM = 200
+
+/** Without trees: what ends or begins as orders do is one, a few words are a name, more are a sentence. */
+function formsByPack(text: string, entries: readonly Entry[], pack: LanguagePack): Map<number, Form> {
+  const formOf = (s: Span): [number, Form] => {
+    const [first] = sentencesOf(text, s)
+    const words = slice(text, first ?? s).trim()
+    return [
+      s.start,
+      pack.order.test(words) ? 'order' : words.split(/\s+/).length > MOST_NAME_WORDS ? 'sentence' : 'name',
+    ]
+  }
+  return new Map(
+    entries.flatMap((e) => [
+      formOf(e.label),
+      ...e.details.slice(0, 1).map(formOf),
+      ...formsByPack(text, e.entries, pack),
+    ]),
+  )
+}
+const MOST_NAME_WORDS = 4
 
 type Parsed = { readonly span: Span; readonly clauses: readonly Clause[] }
 

@@ -1,6 +1,7 @@
 import type { Typeface } from '../figure'
 import type { OwnFonts, Voice } from './houseStyleSchema'
 import { ownFamily } from './ownFamily'
+import { words, type Words } from '../words'
 
 /** The fonts that ship with the application. `file` is the path below the package folder; `fallback` fonts serve what the
  *  chosen typeface does not have, in the order of their rows; which characters those are, `measure/coverage` knows. */
@@ -207,18 +208,23 @@ export const fontFaceOf = (key: FontKey): { readonly family: string; readonly we
 
 /** Type pairs: what each voice is set in. All under the SIL Open Font License 1.1; the licences ship in the packages. */
 export const typefaceTable = {
-  grotesk: { name: 'Grotesque', heading: 'grotesk-600', body: 'grotesk-400', numeral: 'grotesk-600' },
-  serif: { name: 'Serif', heading: 'serif-600', body: 'serif-400', numeral: 'serif-400' },
-  legible: { name: 'Highly legible', heading: 'legible-600', body: 'legible-400', numeral: 'legible-600' },
-  chart: { name: 'Serif over grotesque', heading: 'serif-600', body: 'grotesk-400', numeral: 'serif-400' },
-  log: { name: 'Italic over serif', heading: 'serif-600', body: 'serif-400', numeral: 'serif-italic' },
-  flag: { name: 'Heavy grotesque', heading: 'flag-700', body: 'flag-400', numeral: 'flag-700' },
-  geometric: { name: 'Geometric', heading: 'geometric-500', body: 'geometric-400', numeral: 'geometric-400' },
-  round: { name: 'Round', heading: 'round-700', body: 'round-400', numeral: 'round-700' },
-  slab: { name: 'Slab serif', heading: 'slab-600', body: 'slab-400', numeral: 'slab-600' },
-  ticket: { name: 'Grotesque, figures typewritten', heading: 'grotesk-600', body: 'grotesk-400', numeral: 'mono-500' },
-  hand: { name: 'By hand', heading: 'hand-600', body: 'hand-400', numeral: 'hand-600' },
-} as const satisfies Record<Typeface, { readonly name: string } & Readonly<Record<Voice, ShippedFont>>>
+  grotesk: { name: words('Grotesque'), heading: 'grotesk-600', body: 'grotesk-400', numeral: 'grotesk-600' },
+  serif: { name: words('Serif'), heading: 'serif-600', body: 'serif-400', numeral: 'serif-400' },
+  legible: { name: words('Highly legible'), heading: 'legible-600', body: 'legible-400', numeral: 'legible-600' },
+  chart: { name: words('Serif over grotesque'), heading: 'serif-600', body: 'grotesk-400', numeral: 'serif-400' },
+  log: { name: words('Italic over serif'), heading: 'serif-600', body: 'serif-400', numeral: 'serif-italic' },
+  flag: { name: words('Heavy grotesque'), heading: 'flag-700', body: 'flag-400', numeral: 'flag-700' },
+  geometric: { name: words('Geometric'), heading: 'geometric-500', body: 'geometric-400', numeral: 'geometric-400' },
+  round: { name: words('Round'), heading: 'round-700', body: 'round-400', numeral: 'round-700' },
+  slab: { name: words('Slab serif'), heading: 'slab-600', body: 'slab-400', numeral: 'slab-600' },
+  ticket: {
+    name: words('Grotesque, figures typewritten'),
+    heading: 'grotesk-600',
+    body: 'grotesk-400',
+    numeral: 'mono-500',
+  },
+  hand: { name: words('By hand'), heading: 'hand-600', body: 'hand-400', numeral: 'hand-600' },
+} as const satisfies Record<Typeface, { readonly name: Words } & Readonly<Record<Voice, ShippedFont>>>
 
 export const fontKeys = Object.keys(fontTable) as ShippedFont[]
 const fallbacks = fontKeys.filter((k) => fontTable[k].fallback)

@@ -2,6 +2,7 @@
 import * as z from 'zod/mini'
 import { colourings, connectorForms, figureKinds, typefaces } from '../figure'
 import { corners } from '../geometry'
+import { words, type Words } from '../words'
 import { iconFamilies } from '../icons'
 
 const part = z.number().check(z.gte(0), z.lte(1))
@@ -39,8 +40,31 @@ const ownFont = z.readonly(
 )
 
 export const fills = ['tint', 'solid', 'open'] as const
+export const fillNames: Readonly<Record<(typeof fills)[number], Words>> = {
+  tint: words('Tints'),
+  solid: words('Full colours'),
+  open: words('Outlines'),
+}
 export const lineEnds = ['solid', 'open', 'dot', 'none'] as const
+export const lineEndNames: Readonly<Record<(typeof lineEnds)[number], Words>> = {
+  solid: words('Filled head'),
+  open: words('Open head'),
+  dot: words('Dot'),
+  none: words('None'),
+}
+export const cornerNames: Readonly<Record<(typeof corners)[number], Words>> = {
+  square: words('Right-angled'),
+  soft: words('Soft'),
+  round: words('Round'),
+  leaf: words('Leaf'),
+  notched: words('Notched'),
+  cut: words('Cut off'),
+}
 export const hands = ['crisp', 'drawn'] as const
+export const handNames: Readonly<Record<(typeof hands)[number], Words>> = {
+  crisp: words('Crisp'),
+  drawn: words('Drawn by hand'),
+}
 
 const factor = z.number().check(z.gte(0.3), z.lte(3))
 

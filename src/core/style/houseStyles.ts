@@ -13,6 +13,7 @@ import { ropeAndBrass } from './houses/ropeAndBrass'
 import { fog } from './houses/fog'
 import { ticket } from './houses/ticket'
 import { chalkAndSlate } from './houses/chalkAndSlate'
+import { own, said, type Said, type Words } from '../words'
 
 export const houseStyles = {
   'chart-table': chartTable,
@@ -30,3 +31,9 @@ export const houseStyles = {
 } satisfies Record<string, HouseStyle>
 
 export type ShippedStyle = keyof typeof houseStyles
+
+/** What a style is called and says of itself: of one that ships, in any language; of somebody's own, as they named it. */
+export const styleSaid = (id: string, style: HouseStyle): { readonly name: Said; readonly about: Said } =>
+  id in houseStyles
+    ? { name: said(style.name as Words), about: said(style.about as Words) }
+    : { name: own(style.name), about: own(style.about) }

@@ -23,12 +23,16 @@ export {
   type FontKey,
   type ShippedFont,
 } from './fonts'
-export { houseStyles, type ShippedStyle } from './houseStyles'
+export { houseStyles, styleSaid, type ShippedStyle } from './houseStyles'
 export { ownFamily } from './ownFamily'
 export { STANDARD_STYLE } from './standardStyle'
 export { corners } from '../geometry'
 export {
+  cornerNames,
+  fillNames,
   fills,
+  handNames,
+  lineEndNames,
   hands,
   lineEnds,
   houseStyleSchema,

@@ -12,6 +12,7 @@ import {
 } from '../figure'
 import type { ShapeName } from '../geometry'
 import type { ToneName } from './houseStyleSchema'
+import { words, type Words } from '../words'
 
 /** How the parts of a node stand: a row of `measure/forms`. */
 export type FormName = 'centred' | 'panel' | 'headed' | 'ruled' | 'disc' | 'stop' | 'sided' | 'open' | 'row' | 'ledger'
@@ -51,7 +52,7 @@ const hasTrait = (figure: Figure, trait: Trait): boolean =>
   [...traitsOf(figure).values()].some((own) => own.includes(trait))
 
 export type Treatment = {
-  readonly name: string
+  readonly name: Words
   /** The arrangements it is made for; all where null. */
   readonly suits: readonly string[] | null
   /** What the figure must have for it: a row of `needs`. */
@@ -82,9 +83,9 @@ const plate: NodeDress = {
   sizedBy: 'words',
   start: false,
 }
-const words: NodeDress = { ...plate, fill: 'none', shape: 'plain', outline: 0 }
+const bare: NodeDress = { ...plate, fill: 'none', shape: 'plain', outline: 0 }
 const plain: Treatment = {
-  name: 'Plates',
+  name: words('Plates'),
   suits: null,
   needs: null,
   node: plate,
@@ -100,71 +101,71 @@ const plain: Treatment = {
 const UNORDERED = ['grid', 'line', 'list', 'ring', 'quadrants']
 const OUTLINE: Partial<NodeDress> = { fill: 'open', outline: -1.4 }
 
-const outlines: Treatment = { ...plain, name: 'Outlines', node: { ...plate, ...OUTLINE } }
-const solids: Treatment = { ...plain, name: 'Solids', node: { ...plate, fill: 'solid', outline: 0 } }
+const outlines: Treatment = { ...plain, name: words('Outlines'), node: { ...plate, ...OUTLINE } }
+const solids: Treatment = { ...plain, name: words('Solids'), node: { ...plate, fill: 'solid', outline: 0 } }
 
 export const treatments = {
   points: {
     plate: plain,
     panel: {
       ...plain,
-      name: 'Panels, large numerals',
+      name: words('Panels, large numerals'),
       suits: UNORDERED,
       node: { ...plate, form: 'panel', fill: 'solid', outline: 0, bold: true, heading: 1.15 },
     },
     headed: {
       ...plain,
-      name: 'Headed panels',
+      name: words('Headed panels'),
       suits: [...UNORDERED, 'stages', 'ladder', 'timeLine'],
       node: { ...plate, form: 'headed', fill: 'tint', outline: 0, bold: true, heading: 1.15 },
     },
     ruled: {
       ...plain,
-      name: 'Numerals on rules',
+      name: words('Numerals on rules'),
       suits: ['grid', 'line', 'list'],
-      node: { ...words, form: 'ruled', bold: true, heading: 1.15, tone: 'accent' },
+      node: { ...bare, form: 'ruled', bold: true, heading: 1.15, tone: 'accent' },
       gap: 0.8,
     },
     disc: {
       ...plain,
-      name: 'Discs over words',
+      name: words('Discs over words'),
       suits: UNORDERED,
-      node: { ...words, form: 'disc', bold: true, heading: 1.15 },
+      node: { ...bare, form: 'disc', bold: true, heading: 1.15 },
     },
     side: {
       ...plain,
-      name: 'Side bars',
+      name: words('Side bars'),
       node: { ...plate, form: 'sided', fill: 'tint', shape: 'rect', outline: 0, bold: true, heading: 1.15 },
       suits: [...UNORDERED, 'stages', 'ladder', 'timeLine'],
     },
     open: {
       ...plain,
-      name: 'Words alone',
+      name: words('Words alone'),
       suits: [...UNORDERED, 'stages', 'timeLine'],
-      node: { ...words, form: 'open', bold: true, heading: 1.15 },
+      node: { ...bare, form: 'open', bold: true, heading: 1.15 },
     },
     outline: outlines,
     solid: { ...solids, suits: ['stages', 'ladder', 'pyramid', 'timeLine'] },
     bands: {
       ...plain,
-      name: 'Stacked bands',
+      name: words('Stacked bands'),
       suits: ['list', 'pyramid', 'ladder'],
       node: { ...plate, form: 'row', fill: 'solid', shape: 'rect', outline: 0, bold: true, heading: 1.15 },
       gap: 0.16,
     },
     segments: {
       ...plain,
-      name: 'Segments of a ring',
+      name: words('Segments of a ring'),
       suits: ['ring'],
-      node: { ...words, form: 'open', bold: true, heading: 1.15 },
+      node: { ...bare, form: 'open', bold: true, heading: 1.15 },
       colouring: 'each',
       finish: 'segments',
     },
     milestones: {
       ...plain,
-      name: 'Milestones',
+      name: words('Milestones'),
       suits: ['timeLine'],
-      node: { ...words, form: 'open', bold: true, heading: 1.5 },
+      node: { ...bare, form: 'open', bold: true, heading: 1.5 },
     },
   },
   process: {
@@ -173,7 +174,7 @@ export const treatments = {
     outline: outlines,
     side: {
       ...plain,
-      name: 'Side bars, who does it',
+      name: words('Side bars, who does it'),
       node: { ...plate, form: 'sided', fill: 'tint', shape: 'rect', outline: 0 },
       roles: {
         start: { form: 'centred', shape: 'pill', fill: 'solid' },
@@ -184,7 +185,7 @@ export const treatments = {
     },
     gates: {
       ...plain,
-      name: 'Questions set apart',
+      name: words('Questions set apart'),
       node: { ...plate, fill: 'tint', outline: 0, tone: 'aside' },
       roles: {
         question: { fill: 'solid', tone: 'accent' },
@@ -195,23 +196,23 @@ export const treatments = {
     },
     route: {
       ...plain,
-      name: 'One line, numbered stops',
+      name: words('One line, numbered stops'),
       suits: ['rows'],
       needs: 'chain',
-      node: { ...words, form: 'disc' },
+      node: { ...bare, form: 'disc' },
       finish: 'route',
     },
     stops: {
       ...plain,
-      name: 'Stops on a line',
+      name: words('Stops on a line'),
       suits: ['down'],
       needs: 'chain',
-      node: { ...words, form: 'stop' },
+      node: { ...bare, form: 'stop' },
       finish: 'stops',
     },
     arrows: {
       ...plain,
-      name: 'Bands that point on',
+      name: words('Bands that point on'),
       suits: ['rows'],
       needs: 'chain',
       node: { ...plate, fill: 'solid', shape: 'onward', outline: 0 },
@@ -220,17 +221,17 @@ export const treatments = {
     },
     ledger: {
       ...plain,
-      name: 'Ledger',
+      name: words('Ledger'),
       suits: ['down'],
       needs: 'chain',
-      node: { ...words, form: 'ledger' },
+      node: { ...bare, form: 'ledger' },
       finish: 'rules',
     },
     milestones: {
       ...plain,
-      name: 'Milestones',
+      name: words('Milestones'),
       suits: ['timeLine'],
-      node: { ...words, form: 'open', bold: true },
+      node: { ...bare, form: 'open', bold: true },
     },
   },
   hierarchy: {
@@ -239,7 +240,7 @@ export const treatments = {
     outline: { ...outlines, traits: { root: { bold: true, fill: 'solid', outline: 0 } } },
     headed: {
       ...plain,
-      name: 'Headed panels',
+      name: words('Headed panels'),
       suits: ['stacked', 'down', 'across'],
       node: { ...plate, fill: 'solid', outline: 0, bold: true },
       traits: {
@@ -250,22 +251,22 @@ export const treatments = {
     },
     ruled: {
       ...plain,
-      name: 'Words and rules',
+      name: words('Words and rules'),
       suits: ['outline', 'across', 'down', 'stacked', 'rays'],
-      node: { ...words, form: 'open' },
+      node: { ...bare, form: 'open' },
       traits: { root: { bold: true, heading: 1.25 } },
       gap: 0.8,
     },
     discs: {
       ...plain,
-      name: 'Discs by share',
+      name: words('Discs by share'),
       suits: ['rays', 'down', 'across'],
       node: { ...plate, shape: 'circle', fill: 'solid', outline: 0, sizedBy: 'share' },
       traits: { leaf: { shape: 'plain', fill: 'none', sizedBy: 'words' } },
     },
     tints: {
       ...plain,
-      name: 'Nested tints',
+      name: words('Nested tints'),
       suits: ['nested', 'levels', 'down'],
       node: { ...plate, fill: 'tint', outline: 0 },
       traits: { root: { bold: true } },
@@ -273,7 +274,7 @@ export const treatments = {
     },
     bands: {
       ...plain,
-      name: 'Bands by level',
+      name: words('Bands by level'),
       suits: ['down', 'levels', 'across'],
       node: { ...plate, fill: 'open', outline: 0 },
       traits: { root: { bold: true } },
@@ -286,23 +287,23 @@ export const treatments = {
     outline: outlines,
     paper: {
       ...plain,
-      name: 'Words on paper',
-      node: { ...words, bold: true },
+      name: words('Words on paper'),
+      node: { ...bare, bold: true },
       links: 'quiet',
     },
     discs: {
       ...plain,
-      name: 'Discs by links',
+      name: words('Discs by links'),
       node: { ...plate, shape: 'circle', fill: 'solid', outline: 0, sizedBy: 'links' },
     },
     cards: {
       ...plain,
-      name: 'Cards',
+      name: words('Cards'),
       node: { ...plate, form: 'sided', fill: 'tint', shape: 'rect', outline: 0, bold: true },
     },
     hub: {
       ...plain,
-      name: 'The hub large',
+      name: words('The hub large'),
       needs: 'hub',
       node: { ...plate, fill: 'tint', tone: 'aside', outline: 0 },
       traits: { hub: { fill: 'solid', tone: 'accent', heading: 1.5, bold: true } },
@@ -310,19 +311,19 @@ export const treatments = {
     },
   },
   venn: {
-    tint: { ...plain, name: 'Tints' },
-    solid: { ...plain, name: 'Solids, hatched where they meet', sets: 'solid' },
-    outline: { ...plain, name: 'Thick outlines', sets: 'outline' },
+    tint: { ...plain, name: words('Tints') },
+    solid: { ...plain, name: words('Solids, hatched where they meet'), sets: 'solid' },
+    outline: { ...plain, name: words('Thick outlines'), sets: 'outline' },
     arcs: {
       ...plain,
-      name: 'Titles on arcs',
+      name: words('Titles on arcs'),
       suits: ['circles', 'toScale', 'withContent'],
       finish: 'arcTitles',
       sets: 'outline',
     },
     cards: {
       ...plain,
-      name: 'Members on cards',
+      name: words('Members on cards'),
       roles: { member: { fill: 'open', shape: 'roundRect', outline: -0.6 } },
     },
   },
@@ -332,16 +333,16 @@ export const treatments = {
     solid: { ...solids, suits: ['tree', 'down', 'flow', 'field'] },
     bars: {
       ...plain,
-      name: 'Outcomes as bars',
+      name: words('Outcomes as bars'),
       suits: ['tree'],
       needs: 'worths',
-      roles: { outcome: { ...words, form: 'open' } },
+      roles: { outcome: { ...bare, form: 'open' } },
       finish: 'outcomeBars',
       links: 'quiet',
     },
     rest: {
       ...plain,
-      name: 'The best way bold',
+      name: words('The best way bold'),
       needs: 'best',
       node: { ...plate, fill: 'tint', tone: 'aside', outline: 0 },
       traits: { best: { fill: 'solid', tone: 'accent', bold: true } },
@@ -349,9 +350,9 @@ export const treatments = {
     },
     ledger: {
       ...plain,
-      name: 'Ledger',
+      name: words('Ledger'),
       suits: ['table'],
-      node: { ...words, form: 'open' },
+      node: { ...bare, form: 'open' },
       roles: { option: { bold: true, heading: 1.15 } },
       traits: { best: { fill: 'solid', tone: 'accent', shape: 'roundRect', form: 'centred', bold: true } },
     },

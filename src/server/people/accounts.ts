@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid'
 import { z } from 'zod'
 import type { Problem } from '@/core/problem'
 import { database } from '../database'
+import { languages } from '../words'
 import { told, topicOf } from '../notices'
 import { audit } from './audit'
 import { auth } from './auth'
@@ -84,6 +85,9 @@ export type Me = {
 export const settingsSchema = z.object({
   motion: z.enum(['system', 'less']).optional(),
   paper: z.enum(['a4', 'letter']).optional(),
+  units: z.enum(['cm', 'in']).optional(),
+  /** Of the interface; as the browser asks for, unless told. */
+  language: z.enum(languages).optional(),
 })
 export type Settings = z.infer<typeof settingsSchema>
 

@@ -13,6 +13,7 @@ import { sendMail } from './mail'
 import { installation, type Installation } from './mode'
 import { passkeys } from './passkeys'
 import { MAX_PASSWORD, MIN_PASSWORD, hashed, isPassword } from './passwords'
+import { said } from '@/core/words'
 
 const DAY = 24 * 60 * 60
 const SESSION = { life: 30 * DAY, fresh: 10 * 60 } as const
@@ -73,8 +74,11 @@ const passwords = {
   resetPasswordTokenExpiresIn: RESET_SECONDS,
   revokeSessionsOnPasswordReset: true,
   sendResetPassword: async ({ user, token }: { user: { email: string }; token: string }) => {
-    const words = `Somebody, you we hope, asked to set a new password for this address.\n\n${publicAddress()}/sign-in/password?token=${token}\n\nThe address is good for an hour. If it was not you, nothing has changed: let this mail be.`
-    await sendMail({ to: user.email, subject: 'A new password for Idle Compass', words })
+    const words = said(
+      'Somebody, you we hope, asked to set a new password for this address.\n\n{address}\n\nThe address is good for an hour. If it was not you, nothing has changed: let this mail be.',
+      { address: `${publicAddress()}/sign-in/password?token=${token}` },
+    )
+    await sendMail({ to: user.email, subject: said('A new password for Idle Compass'), words })
   },
   onPasswordReset: async ({ user }: { user: { id: string } }) => {
     await audit({ what: 'password-changed', by: user.id })

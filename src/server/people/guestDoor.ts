@@ -9,6 +9,7 @@ import { database } from '../database'
 import { audit } from './audit'
 import { doorOf, letIn } from './guestLinks'
 import { isPassword } from './passwords'
+import { words } from '@/core/words'
 
 const body = z.object({
   token: z.string().max(64),
@@ -23,17 +24,18 @@ export const guestDoor = () =>
       enterAsGuest: createAuthEndpoint('/guest/enter', { method: 'POST', body }, async (ctx) => {
         const { token, name, password } = ctx.body
         const door = await doorOf(token)
-        if (!door) throw new APIError('NOT_FOUND', { message: 'This link is not good any more. Ask for a new one.' })
+        if (!door)
+          throw new APIError('NOT_FOUND', { message: words('This link is not good any more. Ask for a new one.') })
         if (door.password !== null && !(await isPassword(door.password, password ?? ''))) {
           await audit({ what: 'link-refused', by: null, folio: door.folio, link: door.id })
-          throw new APIError('FORBIDDEN', { message: 'That is not the password of this link.' })
+          throw new APIError('FORBIDDEN', { message: words('That is not the password of this link.') })
         }
         const known = await getSessionFromCtx(ctx)
         if (known) {
           await letIn(known.user.id, door)
           return ctx.json({ folio: door.folio })
         }
-        if (name === undefined) throw new APIError('BAD_REQUEST', { message: 'Say what you are called.' })
+        if (name === undefined) throw new APIError('BAD_REQUEST', { message: words('Say what you are called.') })
         const id = nanoid()
         await database().insertInto('account').values({ id, name, kind: 'guest' }).execute()
         const user = await ctx.context.internalAdapter.findUserById(id)

@@ -7,6 +7,7 @@ import type { Role } from '../rights'
 import { audit } from './audit'
 import { publicAddress } from './auth'
 import { sendMail } from './mail'
+import { said } from '@/core/words'
 
 const DAYS = 14
 const TOKEN_LETTERS = 32
@@ -51,8 +52,13 @@ export async function invite(by: { readonly id: string; readonly name: string },
   if (email)
     await sendMail({
       to: email,
-      subject: `${by.name} invites you to ${to}`,
-      words: `${by.name} invites you to ${to} on Idle Compass.\n\n${address}\n\nThe address is good for ${DAYS} days.`,
+      subject: said('{name} invites you to {to}', { name: by.name, to }),
+      words: said('{name} invites you to {to} on Idle Compass.\n\n{address}\n\nThe address is good for {days} days.', {
+        name: by.name,
+        to,
+        address,
+        days: DAYS,
+      }),
     })
   return address
 }

@@ -5,16 +5,34 @@ import { createTransport } from 'nodemailer'
 import { database } from '../database'
 import { log } from '../log'
 import { installation } from './mode'
+import { z } from 'zod'
+import type { Said } from '@/core/words'
+import { languages, tellerOf, type Language } from '../words'
 
-export type Mail = { readonly to: string; readonly subject: string; readonly words: string }
+/** In the language of who gets it. */
+export type Mail = { readonly to: string; readonly subject: Said; readonly words: Said }
 
 const MOST_ATTEMPTS = 5
 
 /** Keeps the mail, and tries to send it without keeping anybody waiting. */
 export async function sendMail({ to, subject, words }: Mail): Promise<void> {
   const id = nanoid()
-  await database().insertInto('mail').values({ id, recipient: to, subject, words }).execute()
+  const t = tellerOf(await languageOf(to))
+  await database()
+    .insertInto('mail')
+    .values({ id, recipient: to, subject: t(subject), words: t(words) })
+    .execute()
   void deliver(id).catch((error: unknown) => log.warn({ error: String(error) }, 'a mail waits in the outbox'))
+}
+
+/** As the account of an address has set it. */
+async function languageOf(email: string): Promise<Language> {
+  const row = await database().selectFrom('account').select('settings').where('email', '=', email).executeTakeFirst()
+  const { language } = z
+    .object({ language: z.enum(languages).catch('en') })
+    .catch({ language: 'en' })
+    .parse(row?.settings)
+  return language
 }
 
 async function deliver(id: string): Promise<void> {

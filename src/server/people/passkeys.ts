@@ -15,6 +15,7 @@ import { nanoid } from 'nanoid'
 import { z } from 'zod'
 import { database } from '../database'
 import { audit } from './audit'
+import { words } from '@/core/words'
 
 const CHALLENGE_MS = 5 * 60_000
 const MOST_PASSKEYS = 20
@@ -40,7 +41,7 @@ async function keepChallenge(ctx: Context, challenge: string): Promise<void> {
 async function takeChallenge(ctx: Context): Promise<string> {
   const identifier = await ctx.getSignedCookie(COOKIE, ctx.context.secret)
   const found = identifier ? await ctx.context.internalAdapter.consumeVerificationValue(identifier) : null
-  if (!found) throw refusal('This took longer than five minutes, or was used before. Try again.')
+  if (!found) throw refusal(words('This took longer than five minutes, or was used before. Try again.'))
   return found.value
 }
 
@@ -50,7 +51,7 @@ const answered = z.record(z.string(), z.unknown())
 const options = createAuthEndpoint('/passkey/options', { method: 'POST', use: [sessionMiddleware] }, async (ctx) => {
   const { user } = ctx.context.session
   const known = await passkeysOf(user.id)
-  if (known.length >= MOST_PASSKEYS) throw refusal(`${MOST_PASSKEYS} passkeys are enough: remove one first.`)
+  if (known.length >= MOST_PASSKEYS) throw refusal(words('Twenty passkeys are enough: remove one first.'))
   const made = await generateRegistrationOptions({
     ...{ rpName: 'Idle Compass', rpID: site(ctx).id, userName: user.email, userDisplayName: user.name },
     userID: new TextEncoder().encode(user.id),
@@ -73,7 +74,7 @@ const add = createAuthEndpoint(
       ...{ expectedChallenge: await takeChallenge(ctx), expectedOrigin: site(ctx).origin },
       ...{ expectedRPID: site(ctx).id, requireUserVerification: true },
     }).catch(() => ({ verified: false, registrationInfo: undefined }))
-    if (!verified || !made) throw refusal('The passkey could not be checked. Try again.')
+    if (!verified || !made) throw refusal(words('The passkey could not be checked. Try again.'))
     const { id, publicKey, counter, transports } = made.credential
     await database()
       .insertInto('passkey')
@@ -104,7 +105,7 @@ const signIn = createAuthEndpoint(
       .selectAll()
       .where('id', '=', String(response.id))
       .executeTakeFirst()
-    if (!key) throw refusal('This passkey is not known here any more. Sign in with your password.')
+    if (!key) throw refusal(words('This passkey is not known here any more. Sign in with your password.'))
     const { verified, authenticationInfo } = await verifyAuthenticationResponse({
       response,
       ...{ expectedChallenge: challenge, expectedOrigin: site(ctx).origin, expectedRPID: site(ctx).id },
@@ -112,7 +113,7 @@ const signIn = createAuthEndpoint(
       credential: { id: key.id, publicKey: new Uint8Array(key.public_key), counter: Number(key.counter) },
     }).catch(() => ({ verified: false, authenticationInfo: undefined }))
     const user = verified ? await ctx.context.internalAdapter.findUserById(key.account_id) : null
-    if (!user || !authenticationInfo) throw refusal('The passkey could not be checked. Try again.')
+    if (!user || !authenticationInfo) throw refusal(words('The passkey could not be checked. Try again.'))
     await database()
       .updateTable('passkey')
       .set({ counter: authenticationInfo.newCounter, used_at: new Date() })

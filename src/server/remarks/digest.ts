@@ -6,6 +6,7 @@ import { log } from '../log'
 import { publicAddress } from '../people/auth'
 import { sendMail } from '../people/mail'
 import { involvedIn } from './people'
+import { own, said } from '@/core/words'
 
 const HOUR_MS = 60 * 60_000
 const LONGEST = 400
@@ -68,7 +69,7 @@ async function mail(folio: string, account: string, to: string, words: readonly 
     .execute()
   await sendMail({
     to,
-    subject: `Remarks on “${title}”`,
-    words: `${words.join('\n\n')}\n\n${publicAddress()}/folio/${folio}`,
+    subject: said('Remarks on “{title}”', { title }),
+    words: own(`${words.join('\n\n')}\n\n${publicAddress()}/folio/${folio}`),
   })
 }

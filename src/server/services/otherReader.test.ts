@@ -4,6 +4,7 @@ import { readText } from '@/core/reading'
 import { shippedLexicon } from '@/server/lexicon'
 import { withService } from '../testing/localService'
 import { readerFrom, type OtherReader } from './otherReader'
+import { english } from '@/core/words'
 
 const lexicon = shippedLexicon()
 const recorded = (name: string) => readFileSync(`src/server/services/recorded/${name}.json`, 'utf8')
@@ -67,10 +68,10 @@ test('a recorded answer stands: its words are the passage’s, what it added say
 test('a recorded answer that tells something else is refused, figure by figure', async () => {
   const g = await read(recorded('wrong'))
   if ('code' in g) throw new Error(g.code)
-  expect(g.readings.map((r) => [r.kind, r.other?.refused])).toEqual([
+  expect(g.readings.map((r) => [r.kind, r.other?.refused.map((why) => english(why))])).toEqual([
     ['points', ['“Passengers enjoy the view”: the passage does not say this in these words.']],
   ])
-  expect(g.refused.map((r) => r.why)).toEqual([
+  expect(g.refused.map((r) => english(r.why))).toEqual([
     '“Call the coast guard”: the passage does not say this in these words. Without it the figure falls into pieces.',
     '“the channel is clear”: it leaves out a word that turns it round.',
   ])

@@ -8,6 +8,7 @@ import type { OpenFolio } from '../folio/useFolio'
 import { Columns } from './Columns'
 import { Placed } from './Placed'
 import type { Arriving } from './useArrivals'
+import { useWords } from '../words/words'
 
 /** What has come out of a file, ready to be put somewhere. */
 export type Parcel = { readonly title: string; readonly text: string; readonly figures: readonly Figure[] }
@@ -25,14 +26,15 @@ type Props = {
 
 /** Files that were opened or dropped: read one by one, looked at, put into a folio. */
 export function ArrivalsDialog({ folio, arriving, places, onClose }: Props) {
+  const t = useWords()
   const close = () => {
     arriving.clear()
     onClose()
   }
   return (
     <Sheet
-      title="Open files"
-      hint="Nothing is changed until you say where it goes."
+      title={t('Open files')}
+      hint={t('Nothing is changed until you say where it goes.')}
       size="max-h-full max-w-[940px]"
       onClose={close}
     >
@@ -56,15 +58,16 @@ function Came({
   readonly arriving: Arriving
   readonly places: readonly Place[]
 }) {
+  const t = useWords()
   const { id, name, state } = arrival
   return (
     <li className="rounded border border-rule px-4 py-3">
       <div className="flex items-center gap-3">
         <span className="min-w-0 flex-1 truncate font-medium">{name}</span>
-        {state.is === 'reading' && <progress className="w-32" aria-label={`Reading ${name}`} />}
+        {state.is === 'reading' && <progress className="w-32" aria-label={t('Reading {name}', { name })} />}
         {state.is === 'taken' && <span className="text-[13px] text-quiet">{state.into}</span>}
         <button type="button" className="quiet-button" onClick={() => arriving.drop(id)}>
-          {state.is === 'reading' ? 'Stop' : 'Remove'}
+          {state.is === 'reading' ? t('Stop') : t('Remove')}
         </button>
       </div>
       {state.is === 'refused' && (
@@ -90,6 +93,7 @@ type HereProps = {
 }
 
 function Here({ came, name, places, onTaken }: HereProps) {
+  const t = useWords()
   const [reading, setReading] = useState<Reading | null>(() => (came.as === 'sheets' ? guessed(came.sheets, 0) : null))
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
@@ -102,11 +106,11 @@ function Here({ came, name, places, onTaken }: HereProps) {
   }
   return (
     <div className="mt-1 flex flex-col gap-3">
-      <p className="text-[13px] text-quiet">{saysOf(came)}</p>
+      <p className="text-[13px] text-quiet">{t(saysOf(came))}</p>
       {came.as === 'text' && (
         <pre
           tabIndex={0}
-          aria-label="How it begins"
+          aria-label={t('How it begins')}
           className="max-h-40 overflow-auto rounded bg-paper px-3 py-2 font-serif text-[13px] leading-relaxed whitespace-pre-wrap"
         >
           {came.markdown.slice(0, 1500)}

@@ -4,6 +4,8 @@ import { useMemo } from 'react'
 import { kinds } from '@/core/figure'
 import { Tick } from '../chrome/Tick'
 import { choiceOf, columnChoices, guessed, madeOf, withColumn, type Reading, type Sheet } from './arrivals'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
 
 type Props = {
   readonly title: string
@@ -16,6 +18,7 @@ const SHOWN_ROWS = 6
 
 /** What the columns of a table mean: guessed, shown, and put right before anything is made of it. */
 export function Columns({ title, sheets, reading, onChange }: Props) {
+  const t = useWords()
   const rows = sheets[reading.sheet]?.rows ?? []
   const body = reading.headed ? rows.slice(1) : rows
   const made = useMemo(() => madeOf(title, sheets, reading), [title, sheets, reading])
@@ -24,7 +27,7 @@ export function Columns({ title, sheets, reading, onChange }: Props) {
       <div className="flex flex-wrap items-center gap-4 text-[13px]">
         {sheets.length > 1 && (
           <label className="flex items-center gap-2 text-quiet">
-            Sheet
+            {t('Sheet')}
             <select
               className="field w-48"
               value={reading.sheet}
@@ -40,18 +43,25 @@ export function Columns({ title, sheets, reading, onChange }: Props) {
         )}
         <Tick
           on={reading.headed}
-          says="The first row names the columns"
+          says={t('The first row names the columns')}
           onChange={(headed) => onChange({ ...reading, headed })}
         />
         <span role="status" className="text-quiet">
-          {`${kinds[made.kind].name} of ${made.nodes} ${made.nodes === 1 ? 'node' : 'nodes'}`}
+          {t('{kind} of {nodes, plural, one {# node} other {# nodes}}', {
+            kind: said(kinds[made.kind].name),
+            nodes: made.nodes,
+          })}
           {made.faults > 0
-            ? `; ${made.faults} ${made.faults === 1 ? 'cell leads' : 'cells lead'} nowhere and can be mended on the bench`
+            ? t('; {faults, plural, one {# cell leads} other {# cells lead}} nowhere and can be mended on the bench', {
+                faults: made.faults,
+              })
             : ''}
         </span>
       </div>
       <Cells sheets={sheets} reading={reading} body={body.slice(0, SHOWN_ROWS)} onChange={onChange} />
-      {body.length > SHOWN_ROWS && <p className="text-[13px] text-quiet">and {body.length - SHOWN_ROWS} more rows</p>}
+      {body.length > SHOWN_ROWS && (
+        <p className="text-[13px] text-quiet">{t('and {n} more rows', { n: body.length - SHOWN_ROWS })}</p>
+      )}
     </div>
   )
 }
@@ -59,6 +69,7 @@ export function Columns({ title, sheets, reading, onChange }: Props) {
 type CellsProps = Omit<Props, 'title'> & { readonly body: readonly (readonly string[])[] }
 
 function Cells({ sheets, reading, body, onChange }: CellsProps) {
+  const t = useWords()
   const head = sheets[reading.sheet]?.rows[0]
   return (
     <div className="overflow-x-auto rounded border border-rule">
@@ -68,14 +79,14 @@ function Cells({ sheets, reading, body, onChange }: CellsProps) {
             {reading.columns.map((c, i) => (
               <th key={i} scope="col" className="border-b border-rule p-1 text-left font-normal">
                 <select
-                  aria-label={`What column ${i + 1} is`}
+                  aria-label={t('What column {i} is', { i: i + 1 })}
                   className="field min-w-32"
                   value={choiceOf(c)}
                   onChange={(e) => onChange(withColumn(reading, sheets, i, e.target.value))}
                 >
                   {columnChoices.map((x) => (
                     <option key={x.id} value={x.id}>
-                      {x.says}
+                      {t(x.says)}
                     </option>
                   ))}
                 </select>

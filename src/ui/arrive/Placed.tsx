@@ -7,6 +7,7 @@ import { useExports } from '../deliver/useExports'
 import type { OpenFolio } from '../folio/useFolio'
 import { ask } from '../send'
 import type { Placed as PlacedFigure } from './arrivals'
+import { useWords } from '../words/words'
 
 const answerSchema = z.object({
   placed: z.array(z.object({ id: z.string(), title: z.string(), current: z.boolean() })),
@@ -23,6 +24,7 @@ type Props = {
 
 /** Figures of this folio that a file holds: which have changed since, and the file made afresh. */
 export function Placed({ folio, name, placed, text }: Props) {
+  const t = useWords()
   const [found, setFound] = useState<Found | null>(null)
   const exports = useExports(folio)
   useEffect(() => {
@@ -38,13 +40,18 @@ export function Placed({ folio, name, placed, text }: Props) {
   }, [folio, placed])
   if (!found || found.length === 0) return null
   const stale = found.filter((f) => !f.current)
-  const said = stale.map((f) => `“${f.title || 'a figure'}”`).join(', ')
+  const names = stale.map((f) => `“${f.title || t('a figure')}”`).join(', ')
   return (
     <div role="status" className="mt-2 flex flex-wrap items-center gap-3 rounded bg-sea-wash px-3 py-2 text-[13px]">
       <span>
         {stale.length === 0
-          ? `Its ${found.length === 1 ? 'figure is' : `${found.length} figures are`} as this folio has ${found.length === 1 ? 'it' : 'them'}.`
-          : `Changed here since the file was made: ${said}.`}
+          ? t(
+              '{figures, plural, one {Its figure is as this folio has it} other {Its # figures are as this folio has them}}.',
+              {
+                figures: found.length,
+              },
+            )
+          : t('Changed here since the file was made: {names}.', { names })}
       </span>
       {stale.length > 0 && <Fresh {...{ folio, name, found, text }} order={exports.order} asking={exports.asking} />}
     </div>
@@ -60,13 +67,14 @@ type FreshProps = {
 
 /** The same sort of file, with its figures as they are now. */
 function Fresh({ folio, name, found, text, order, asking }: FreshProps) {
+  const t = useWords()
   const extension = /\.([^.]+)$/.exec(name)?.[1]?.toLowerCase() ?? ''
   const format = folioFormatIds.find((f) => f === extension)
   const [only] = found
   if (!format && found.length === 1 && only && /^(?:svg|png)$/.test(extension))
     return (
       <a className="button" href={`/api/folios/${folio.id}/figures/${only.id}/file?format=${extension}`} download>
-        Fetch it afresh
+        {t('Fetch it afresh')}
       </a>
     )
   const made: FolioFormat = format ?? 'zip'
@@ -76,7 +84,7 @@ function Fresh({ folio, name, found, text, order, asking }: FreshProps) {
   }
   return (
     <button type="button" className="button" disabled={asking} onClick={() => order(again)}>
-      Make the file afresh
+      {t('Make the file afresh')}
     </button>
   )
 }

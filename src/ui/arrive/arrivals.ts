@@ -2,6 +2,7 @@
 import { nanoid } from 'nanoid'
 import { figureOfTable, tableAs, tableOf, apply, type Chosen, type Column } from '@/core/document'
 import { blankFigure, kinds, type Figure, type FigureKind } from '@/core/figure'
+import { said, type Said } from '@/core/words'
 
 export type Sheet = { readonly name: string; readonly rows: readonly (readonly string[])[] }
 /** A figure as it stood when it was put into a file. */
@@ -37,23 +38,23 @@ export function guessed(sheets: readonly Sheet[], sheet: number): Reading {
 }
 
 /** What a column can be said to be; own columns and sets are called by their heads. */
-export const columnChoices: readonly { readonly id: string; readonly says: string }[] = [
-  { id: 'text', says: 'Words' },
-  { id: 'id', says: 'Id of the row' },
-  { id: 'parent', says: 'What it is below' },
-  { id: 'detail', says: 'Detail' },
-  { id: 'next', says: 'What it leads to' },
-  { id: 'actor', says: 'Who' },
-  { id: 'from', says: 'From' },
-  { id: 'to', says: 'To' },
-  { id: 'link', says: 'Words of the link' },
-  { id: 'sets', says: 'Sets it is in' },
-  { id: 'set', says: 'A set, marked' },
-  { id: 'chance', says: 'Chance' },
-  { id: 'value', says: 'Value' },
-  { id: 'duration', says: 'How long' },
-  { id: 'own', says: 'A column of its own' },
-  { id: 'none', says: 'Leave out' },
+export const columnChoices: readonly { readonly id: string; readonly says: Said }[] = [
+  { id: 'text', says: said('Words') },
+  { id: 'id', says: said('Id of the row') },
+  { id: 'parent', says: said('What it is below') },
+  { id: 'detail', says: said('Detail') },
+  { id: 'next', says: said('What it leads to') },
+  { id: 'actor', says: said('Who') },
+  { id: 'from', says: said('From') },
+  { id: 'to', says: said('To') },
+  { id: 'link', says: said('Words of the link') },
+  { id: 'sets', says: said('Sets it is in') },
+  { id: 'set', says: said('A set, marked') },
+  { id: 'chance', says: said('Chance') },
+  { id: 'value', says: said('Value') },
+  { id: 'duration', says: said('How long') },
+  { id: 'own', says: said('A column of its own') },
+  { id: 'none', says: said('Leave out') },
 ]
 export const choiceOf = (c: Chosen): string => (c.startsWith('own ') ? 'own' : c.startsWith('set ') ? 'set' : c)
 
@@ -106,23 +107,33 @@ export function renamed(figures: readonly Figure[]): Figure[] {
   }))
 }
 
-const count = (figures: number): string => (figures === 1 ? 'one figure' : `${figures} figures`)
-const counted = new Intl.NumberFormat('en')
-
 /** In a line. */
-export function saysOf(came: Imported): string {
-  const without = came.left.length > 0 ? ` Without: ${came.left.join(', ')}.` : ''
+export function saysOf(came: Imported): Said {
+  const says = cameAs(came)
+  return came.left.length > 0
+    ? said('{says}. Without: {left}.', { says, left: came.left.join(', ') })
+    : said('{says}.', { says })
+}
+
+function cameAs(came: Imported): Said {
+  const figures = came.as === 'sheets' ? 0 : came.figures.length
   if (came.as === 'text') {
     const words = came.markdown.split(/\s+/).filter(Boolean).length
-    const figures = came.figures.length > 0 ? `, and ${count(came.figures.length)}` : ''
-    return `A text of ${counted.format(words)} ${words === 1 ? 'word' : 'words'}${figures}.${without}`
+    return figures > 0
+      ? said(
+          'A text of {words, plural, one {# word} other {# words}}, and {figures, plural, one {one figure} other {# figures}}',
+          { words, figures },
+        )
+      : said('A text of {words, plural, one {# word} other {# words}}', { words })
   }
-  if (came.as === 'sheets') {
-    const rows = came.sheets[0]?.rows.length ?? 0
-    const more = came.sheets.length > 1 ? `${came.sheets.length} sheets` : `A table of ${counted.format(rows)} rows`
-    return `${more}.${without}`
-  }
+  if (came.as === 'sheets')
+    return came.sheets.length > 1
+      ? said('{n} sheets', { n: came.sheets.length })
+      : said('A table of {rows, plural, one {# row} other {# rows}}', { rows: came.sheets[0]?.rows.length ?? 0 })
   const [first] = came.figures
-  const one = came.figures.length === 1 && first
-  return `${one ? `${kinds[first.kind].name}: ${first.title || 'without a title'}` : count(came.figures.length)}.${without}`
+  if (figures !== 1 || !first) return said('{figures, plural, one {one figure} other {# figures}}', { figures })
+  return said('{kind}: {title}', {
+    kind: said(kinds[first.kind].name),
+    title: first.title || said('without a title'),
+  })
 }

@@ -7,13 +7,15 @@ import { nodesFromText, sharedNodes } from '@/manuscript'
 import { useNotice } from '../chrome/Notice'
 import { ask } from '../send'
 import type { Parcel, Place } from './ArrivalsDialog'
+import { useWords } from '../words/words'
 
 /** A folio of its own, which is opened where there is only one. */
 export function useNewFolioPlace(opens: boolean): Place {
+  const t = useWords()
   const router = useRouter()
   return useMemo(
     () => ({
-      says: 'Make a folio of it',
+      says: t('Make a folio of it'),
       put: async ({ title, text, figures }: Parcel) => {
         const answer = await ask('POST', '/api/folios', { text, figures, title: title.slice(0, 200) })
         if ('problem' in answer) return answer.problem
@@ -22,24 +24,28 @@ export function useNewFolioPlace(opens: boolean): Place {
         return null
       },
     }),
-    [router, opens],
+    [t, opens, router],
   )
 }
 
 /** Behind what stands in a folio. */
 export function useThisFolioPlace(folio: OpenFolio): Place {
+  const t = useWords()
   const tell = useNotice()
   return useMemo(
     () => ({
-      says: 'Into this folio',
+      says: t('Into this folio'),
       put: ({ title, text, figures }: Parcel) => {
         const backs = figures.map((f) => addFigure(folio, f, null))
         if (text.trim() !== '') backs.push(appendText(folio, text))
-        tell(`“${title}” is in the folio.`, { label: 'Take it back', run: () => backs.forEach((back) => back()) })
+        tell(t('“{title}” is in the folio.', { title }), {
+          label: t('Take it back'),
+          run: () => backs.forEach((back) => back()),
+        })
         return Promise.resolve(null)
       },
     }),
-    [folio, tell],
+    [folio, t, tell],
   )
 }
 

@@ -3,6 +3,8 @@
 import { nanoid } from 'nanoid'
 import { useCallback, useRef, useState } from 'react'
 import type { Arrival, Imported } from './arrivals'
+import { said } from '@/core/words'
+import { sayNow } from '../words/words'
 
 const AT_ONCE = 2
 
@@ -76,8 +78,14 @@ async function read(file: File, signal: AbortSignal): Promise<Arrival['state']> 
     // Checked by the server, figures against their schema.
     if (response.ok) return { is: 'here', came: json as Imported }
     const title = json !== null && typeof json === 'object' && 'title' in json ? String(json.title) : null
-    return { is: 'refused', why: title ?? `The server answered with status ${response.status}. Try again.` }
+    return {
+      is: 'refused',
+      why: title ?? sayNow(said('The server answered with status {status}. Try again.', { status: response.status })),
+    }
   } catch {
-    return { is: 'refused', why: 'The server cannot be reached. Check the connection and open the file again.' }
+    return {
+      is: 'refused',
+      why: sayNow(said('The server cannot be reached. Check the connection and open the file again.')),
+    }
   }
 }

@@ -31,22 +31,21 @@ import { usePassage } from './usePassage'
 import { useKeepingVersions } from './useVersions'
 import { useWork } from './useWork'
 import type { Work } from './work'
-import { VIEWS, WordsPanel } from './WordsPanel'
+import { views, WordsPanel } from './WordsPanel'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
 
-export function Bench({
-  folioId,
-  figureId,
-  title,
-  show,
-  may,
-}: {
-  folioId: string
-  figureId: string
-  title: string
+type BenchProps = {
+  readonly folioId: string
+  readonly figureId: string
+  readonly title: string
   /** The panel that somebody came for. */
-  show: PanelName
-  may: readonly FolioRight[]
-}) {
+  readonly show: PanelName
+  readonly may: readonly FolioRight[]
+}
+
+export function Bench({ folioId, figureId, title, show, may }: BenchProps) {
+  const t = useWords()
   const { folio, sync, loaded } = useFolio(folioId)
   useRightsChanges(folio)
   const canEdit = may.includes('edit')
@@ -60,16 +59,23 @@ export function Bench({
     <>
       <TopLine
         crumbs={[
-          { text: 'Shelf', href: '/' },
+          { text: t('Shelf'), href: '/' },
           { text: shownTitle, href: home },
-          ...trailTo(all, figureId).map((f) => ({ text: nameIn(all, f) || 'Figure', href: `${home}/figure/${f.id}` })),
-          { text: (shared && nameIn(all, shared.figure)) || 'Figure', href: null },
+          ...trailTo(all, figureId).map((f) => ({
+            text: nameIn(all, f) || t('Figure'),
+            href: `${home}/figure/${f.id}`,
+          })),
+          { text: (shared && nameIn(all, shared.figure)) || t('Figure'), href: null },
         ]}
         status={<SyncStatus sync={sync} />}
         stages={[
-          { name: 'Read', href: home, current: false },
-          { name: canEdit ? 'Shape' : 'Look', onClick: () => setPanel('details'), current: panel !== 'deliver' },
-          { name: 'Deliver', onClick: () => setPanel('deliver'), current: panel === 'deliver' },
+          { name: t('Read'), href: home, current: false },
+          {
+            name: canEdit ? t('Shape') : t('Look closer'),
+            onClick: () => setPanel('details'),
+            current: panel !== 'deliver',
+          },
+          { name: t('Deliver'), onClick: () => setPanel('deliver'), current: panel === 'deliver' },
         ]}
       />
       <SyncSentence sync={sync} />
@@ -86,26 +92,14 @@ export function Bench({
       ) : (
         <p className="p-10 text-quiet">
           {!loaded
-            ? 'Opening the figure …'
-            : 'This figure is not in the folio any more. Go back to the folio; what was removed there can be taken back there.'}
+            ? t('Opening the figure …')
+            : t(
+                'This figure is not in the folio any more. Go back to the folio; what was removed there can be taken back there.',
+              )}
         </p>
       )}
     </>
   )
-}
-
-/** A table needs more room than an outline. */
-const columnsFor: Record<(typeof VIEWS)[number], string> = {
-  Outline: 'grid-cols-[292px_minmax(0,1fr)_250px]',
-  Table: 'grid-cols-[minmax(480px,44%)_minmax(0,1fr)_250px]',
-  Manuscript: 'grid-cols-[340px_minmax(0,1fr)_250px]',
-}
-
-/** Where keys go in a view that is shown by key: the row of what is selected, the table, the passage. */
-const firstIn: Record<(typeof VIEWS)[number], string> = {
-  Outline: '[aria-label=Outline] [aria-current=true], [aria-label=Outline] [data-row]',
-  Table: '[aria-label="Node table"]',
-  Manuscript: '[role=tabpanel]',
 }
 
 /** The work without what changes with every key and every frame of a drag: long lists need not be made anew for those. */
@@ -118,19 +112,65 @@ function useStill(work: Work): Work {
   )
 }
 
-function Workplace({
-  folio,
-  shared,
-  panel,
-  onPanel,
-}: {
-  folio: OpenFolio
-  shared: SharedFigure
-  panel: PanelName
-  onPanel: (panel: PanelName) => void
-}) {
-  const passage = usePassage(folio, shared)
+/** What is too much for its frame, cut into figures that stand beside it. */
+function useContinuing(folio: OpenFolio, shared: SharedFigure, tell: Work['tell']) {
   const wardrobe = useWardrobe()
+  return useCallback(() => {
+    compute()
+      .continued(shared.figure, wardrobe)
+      .then(
+        (parts) => {
+          if (!parts) return tell(said('No cut gives parts whose words are large enough. Another frame will help.'))
+          const undo = parts.map((p) => addFigure(folio, { ...p, id: nanoid() }, shared.anchor))
+          tell(said('{count} continued figures stand beside it in the folio.', { count: parts.length }), {
+            label: said('Take them back'),
+            run: () => undo.forEach((u) => u()),
+          })
+        },
+        (error: unknown) => tell(said('It could not be cut: {error}', { error: String(error) })),
+      )
+  }, [shared, folio, tell, wardrobe])
+}
+
+type Ways = {
+  readonly onView: (view: number) => void
+  readonly onPanel: (panel: PanelName) => void
+  readonly onFind: () => void
+  readonly onPresent: () => void
+}
+
+/** What can be done by key and from the finder: with the figure, and to come to its views and panels. */
+function useBenchCommands(work: Work, { onView, onPanel, onFind, onPresent }: Ways) {
+  const t = useWords()
+  const toView = (i: number, first: string) => {
+    flushSync(() => onView(i))
+    document.querySelector<HTMLElement>(first)?.focus()
+  }
+  const toStage = () => document.querySelector<HTMLElement>('[data-stage]')?.focus()
+  useCommands([
+    ...benchCommands(work, t),
+    ...views.map((v, i) => ({ name: t(v.show), keys: `Alt+${i + 1}`, run: () => toView(i, v.first) })),
+    { name: t('Go to the figure'), keys: 'Alt+F', run: toStage },
+    { name: t('Find and replace in the figure'), keys: 'Mod+F', run: onFind },
+    { name: t('Present the figure, step by step'), keys: 'Alt+P', run: onPresent },
+    { name: t('See what the text has changed (drift)'), run: () => onPanel('drift') },
+    { name: t('Versions of this figure'), keys: 'Alt+V', run: () => onPanel('versions') },
+    { name: t('Languages of this figure'), run: () => onPanel('languages') },
+    { name: t('Remarks on this figure'), keys: 'Alt+R', run: () => onPanel('remarks') },
+    { name: t('Deliver: download or copy'), keys: 'Alt+D', run: () => onPanel('deliver') },
+  ])
+}
+
+type WorkplaceProps = {
+  readonly folio: OpenFolio
+  readonly shared: SharedFigure
+  readonly panel: PanelName
+  readonly onPanel: (panel: PanelName) => void
+}
+
+function Workplace({ folio, shared, panel, onPanel }: WorkplaceProps) {
+  const t = useWords()
+  const passage = usePassage(folio, shared)
   const work = useWork(folio, shared, passage)
   const drift = useDrift(shared.figure, passage)
   useKeepingVersions(folio.id, shared.figure)
@@ -145,54 +185,19 @@ function Workplace({
   const [view, setView] = useState(empty ? 1 : 0)
   const [finding, setFinding] = useState(false)
   const [presenting, setPresenting] = useState(false)
-  const onContinue = useCallback(() => {
-    compute()
-      .continued(shared.figure, wardrobe)
-      .then(
-        (parts) => {
-          if (!parts) return tell('No cut gives parts whose words are large enough. Another frame will help.')
-          const undo = parts.map((p) => addFigure(folio, { ...p, id: nanoid() }, shared.anchor))
-          tell(`${parts.length} continued figures stand beside it in the folio.`, {
-            label: 'Take them back',
-            run: () => undo.forEach((u) => u()),
-          })
-        },
-        (error: unknown) => tell(`It could not be cut: ${String(error)}`),
-      )
-  }, [shared, folio, tell, wardrobe])
-  const commands = useMemo(
-    () => [
-      ...benchCommands(work),
-      ...VIEWS.map((v, i) => ({
-        name: `Show the figure as ${v.toLowerCase()}`,
-        keys: `Alt+${i + 1}`,
-        run: () => {
-          flushSync(() => setView(i))
-          document.querySelector<HTMLElement>(firstIn[v])?.focus()
-        },
-      })),
-      {
-        name: 'Go to the figure',
-        keys: 'Alt+F',
-        run: () => document.querySelector<HTMLElement>('[data-stage]')?.focus(),
-      },
-      { name: 'Find and replace in the figure', keys: 'Mod+F', run: () => setFinding(true) },
-      { name: 'Present the figure, step by step', keys: 'Alt+P', run: () => setPresenting(true) },
-      { name: 'See what the text has changed (drift)', run: () => onPanel('drift') },
-      { name: 'Versions of this figure', keys: 'Alt+V', run: () => onPanel('versions') },
-      { name: 'Languages of this figure', run: () => onPanel('languages') },
-      { name: 'Remarks on this figure', keys: 'Alt+R', run: () => onPanel('remarks') },
-      { name: 'Deliver: download or copy', keys: 'Alt+D', run: () => onPanel('deliver') },
-    ],
-    [work, onPanel],
-  )
-  useCommands(commands)
+  const onContinue = useContinuing(folio, shared, tell)
+  useBenchCommands(work, {
+    onView: setView,
+    onPanel,
+    onFind: () => setFinding(true),
+    onPresent: () => setPresenting(true),
+  })
   return (
     <main
-      className={`grid min-h-0 flex-1 grid-rows-[minmax(0,1fr)_auto] ${columnsFor[VIEWS[view] ?? 'Outline']}`}
-      aria-label="Bench"
+      className={`grid min-h-0 flex-1 grid-rows-[minmax(0,1fr)_auto] ${(views[view] ?? views[0]).columns}`}
+      aria-label={t('Bench')}
     >
-      <h1 className="sr-only">{figure.title || 'Figure'} on the bench</h1>
+      <h1 className="sr-only">{t('{title} on the bench', { title: figure.title || t('Figure') })}</h1>
       <WordsPanel work={still} view={view} onView={setView} />
       <div className="relative grid min-h-0">
         <Stage work={work} others={together.others} onContinue={kinds[figure.kind].continues ? onContinue : null} />

@@ -11,7 +11,20 @@ import type { OpenFolio } from '../folio/useFolio'
 import { outlineItem, pictureItem } from './copied'
 import { PublicPages } from '../deliver/PublicPages'
 import { PictureAddress } from './PictureAddress'
-import { formatIds, formats, groups, keepDelivery, lastDelivery, queryFor, scaleFor, type Delivery } from './delivery'
+import {
+  CM_PER_INCH,
+  formatIds,
+  formats,
+  groups,
+  keepDelivery,
+  lastDelivery,
+  queryFor,
+  scaleFor,
+  type Delivery,
+} from './delivery'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
+import { usePerson } from '../people/person'
 
 const WAIT_MS = 5000
 
@@ -19,6 +32,7 @@ type PanelProps = { readonly folio: OpenFolio; readonly figure: Figure; readonly
 
 /** The figure taken away: just what the bench shows, as a file or on the clipboard. */
 export function DeliverPanel({ folio, figure, scene }: PanelProps) {
+  const t = useWords()
   const { theme: shown } = useTheme()
   const [delivery, setDelivery] = useState(() => ({ ...lastDelivery(folio.id, shown), theme: shown }))
   const set = (change: Partial<Delivery>) => {
@@ -29,41 +43,29 @@ export function DeliverPanel({ folio, figure, scene }: PanelProps) {
   const { busy, download, copy, copyOutline } = useDelivering(folio, figure, scene, delivery)
   const format = formats[delivery.format]
   return (
-    <aside aria-label="Deliver" className="flex min-h-0 flex-col border-l border-rule bg-page">
+    <aside aria-label={t('Deliver')} className="flex min-h-0 flex-col border-l border-rule bg-page">
       <div className="flex min-h-0 flex-1 flex-col gap-4 overflow-auto px-4 py-4">
-        <h2 className="font-semibold">Deliver this figure</h2>
+        <h2 className="font-semibold">{t('Deliver this figure')}</h2>
         <Formats delivery={delivery} set={set} kind={figure.kind} />
         {format.raster && <Size delivery={delivery} set={set} scene={scene} />}
         {format.group === 'data' && <Behind format={delivery.format} />}
-        {format.group !== 'data' && (
-          <label className="text-[13px] text-quiet">
-            Colours
-            <select
-              className="field mt-0.5"
-              value={delivery.theme}
-              onChange={(e) => set({ theme: e.target.value === 'dark' ? 'dark' : 'light' })}
-            >
-              <option value="light">Light</option>
-              <option value="dark">Dark</option>
-            </select>
-          </label>
-        )}
+        {format.group !== 'data' && <Theme delivery={delivery} set={set} />}
         {delivery.format !== 'jpeg' && format.group !== 'data' && (
-          <Tick on={delivery.background} says="With background" onChange={(background) => set({ background })} />
+          <Tick on={delivery.background} says={t('With background')} onChange={(background) => set({ background })} />
         )}
         {format.holds && (
-          <Tick on={delivery.inside} says="Can be opened here again" onChange={(inside) => set({ inside })} />
+          <Tick on={delivery.inside} says={t('Can be opened here again')} onChange={(inside) => set({ inside })} />
         )}
         <ForPages {...{ folio, figure }} theme={delivery.theme} />
       </div>
       <div className="flex flex-col gap-2 border-t border-rule px-4 py-3">
         <button type="button" className="button-primary justify-center" disabled={busy} onClick={download}>
           <Download size={16} aria-hidden="true" />
-          {busy ? 'Making the file …' : 'Download'}
+          {busy ? t('Making the file …') : t('Download')}
         </button>
         <div className="grid grid-cols-2 gap-2">
           <button type="button" className="button justify-center px-1 whitespace-nowrap" disabled={busy} onClick={copy}>
-            Copy picture
+            {t('Copy picture')}
           </button>
           <button
             type="button"
@@ -71,7 +73,7 @@ export function DeliverPanel({ folio, figure, scene }: PanelProps) {
             disabled={busy}
             onClick={copyOutline}
           >
-            Copy outline
+            {t('Copy outline')}
           </button>
         </div>
       </div>
@@ -91,6 +93,7 @@ const ForPages = ({ folio, figure, theme }: ForPagesProps) => (
 )
 
 function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, delivery: Delivery) {
+  const t = useWords()
   const tell = useNotice()
   const [busy, setBusy] = useState(false)
   const fetchFile = async (d: Delivery): Promise<Blob> => {
@@ -108,7 +111,7 @@ function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, de
     } catch (error) {
       tell(
         error instanceof TypeError
-          ? 'The server cannot be reached. Downloads need it; your work is kept here meanwhile.'
+          ? t('The server cannot be reached. Downloads need it; your work is kept here meanwhile.')
           : error instanceof Error
             ? error.message
             : String(error),
@@ -138,78 +141,104 @@ function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, de
         pictureItem(fetchFile({ ...delivery, format: 'png', inside: false }), () =>
           fetchFile({ ...delivery, format: 'svg-outlines', inside: false }),
         ),
-      'The picture is on the clipboard.',
+      t('The picture is on the clipboard.'),
     )
   const copyOutline = () =>
     copied(
       () => outlineItem(fetchFile({ ...delivery, format: 'md' }).then((blob) => blob.text())),
-      'The outline is on the clipboard.',
+      t('The outline is on the clipboard.'),
     )
   return { busy, download: () => void download(), copy: () => void copy(), copyOutline: () => void copyOutline() }
 }
 
 /** What data leaves behind. */
-const Behind = ({ format }: Pick<Delivery, 'format'>) => (
-  <p className="text-[13px] text-quiet">
-    {format === 'json'
-      ? 'Nothing stays behind.'
-      : 'The figure’s words, links and numbers. Looks, places, notes, pictures and translations stay behind.'}
-  </p>
-)
+const Behind = ({ format }: Pick<Delivery, 'format'>) => {
+  const t = useWords()
+  return (
+    <p className="text-[13px] text-quiet">
+      {format === 'json'
+        ? t('Nothing stays behind.')
+        : t('The figure’s words, links and numbers. Looks, places, notes, pictures and translations stay behind.')}
+    </p>
+  )
+}
 
 type SetProps = { readonly delivery: Delivery; readonly set: (change: Partial<Delivery>) => void }
 
+const Theme = ({ delivery, set }: SetProps) => {
+  const t = useWords()
+  return (
+    <label className="text-[13px] text-quiet">
+      {t('Colours')}
+      <select
+        className="field mt-0.5"
+        value={delivery.theme}
+        onChange={(e) => set({ theme: e.target.value === 'dark' ? 'dark' : 'light' })}
+      >
+        <option value="light">{t('Light')}</option>
+        <option value="dark">{t('Dark')}</option>
+      </select>
+    </label>
+  )
+}
+
 /** By what they are for; what one is good for is said of the one that is chosen. */
-const Formats = ({ delivery, set, kind }: SetProps & { readonly kind: Figure['kind'] }) => (
-  <label className="text-[13px] text-quiet">
-    File
-    <select
-      className="field mt-0.5"
-      value={delivery.format}
-      onChange={(e) => set({ format: formatIds.find((f) => f === e.target.value) ?? 'png' })}
-    >
-      {(Object.keys(groups) as (keyof typeof groups)[]).map((group) => (
-        <optgroup key={group} label={groups[group]}>
-          {formatIds
-            .filter((f) => formats[f].group === group && (f !== 'bpmn' || kind === 'process'))
-            .map((f) => (
-              <option key={f} value={f}>
-                {formats[f].name}
-              </option>
-            ))}
-        </optgroup>
-      ))}
-    </select>
-    <span className="mt-1 block">{formats[delivery.format].hint}</span>
-  </label>
-)
+const Formats = ({ delivery, set, kind }: SetProps & { readonly kind: Figure['kind'] }) => {
+  const t = useWords()
+  return (
+    <label className="text-[13px] text-quiet">
+      {t('File')}
+      <select
+        className="field mt-0.5"
+        value={delivery.format}
+        onChange={(e) => set({ format: formatIds.find((f) => f === e.target.value) ?? 'png' })}
+      >
+        {(Object.keys(groups) as (keyof typeof groups)[]).map((group) => (
+          <optgroup key={group} label={t(groups[group])}>
+            {formatIds
+              .filter((f) => formats[f].group === group && (f !== 'bpmn' || kind === 'process'))
+              .map((f) => (
+                <option key={f} value={f}>
+                  {t(formats[f].name)}
+                </option>
+              ))}
+          </optgroup>
+        ))}
+      </select>
+      <span className="mt-1 block">{t(formats[delivery.format].hint)}</span>
+    </label>
+  )
+}
 
 const sizes = [
-  ['times', 'As a multiple'],
-  ['pixels', 'By width in pixels'],
-  ['print', 'By width in print'],
+  ['times', said('As a multiple')],
+  ['pixels', said('By width in pixels')],
+  ['print', said('By width in print')],
 ] as const
 
+const round = (length: number): number => Math.round(length * 100) / 100
+
 function Size({ delivery, set, scene }: SetProps & { readonly scene: Scene | null }) {
+  const t = useWords()
   const scale = scene ? scaleFor(delivery, scene.width) : 1
   return (
     <fieldset className="flex flex-col gap-2 text-[13px] text-quiet">
-      <legend className="mb-1">Size</legend>
+      <legend className="mb-1">{t('Size')}</legend>
       <select
-        aria-label="How the size is said"
+        aria-label={t('How the size is said')}
         className="field"
         value={delivery.size}
         onChange={(e) => set({ size: sizes.find(([s]) => s === e.target.value)?.[0] ?? 'times' })}
       >
         {sizes.map(([value, name]) => (
           <option key={value} value={value}>
-            {name}
+            {t(name)}
           </option>
         ))}
       </select>
       {delivery.size === 'times' && (
         <select
-          aria-label="Times"
+          aria-label={t('Times')}
           className="field"
           value={delivery.times}
           onChange={(e) => set({ times: Number(e.target.value) })}
@@ -222,20 +251,40 @@ function Size({ delivery, set, scene }: SetProps & { readonly scene: Scene | nul
         </select>
       )}
       {delivery.size === 'pixels' && (
-        <Amount says="pixels" value={delivery.pixels} range={[16, 20_000]} onChange={(pixels) => set({ pixels })} />
+        <Amount
+          says={t('pixels')}
+          value={delivery.pixels}
+          range={[16, 20_000]}
+          onChange={(pixels) => set({ pixels })}
+        />
       )}
-      {delivery.size === 'print' && (
-        <span className="grid grid-cols-2 gap-2">
-          <Amount says="cm" value={delivery.cm} range={[0.5, 200]} onChange={(cm) => set({ cm })} />
-          <Amount says="dots to the inch" value={delivery.dpi} range={[36, 2400]} onChange={(dpi) => set({ dpi })} />
-        </span>
-      )}
+      {delivery.size === 'print' && <PrintSize delivery={delivery} set={set} />}
       {scene && (
         <span>
-          {Math.round(scene.width * scale)} × {Math.round(scene.height * scale)} pixels
+          {t('{width} × {height} pixels', {
+            width: Math.round(scene.width * scale),
+            height: Math.round(scene.height * scale),
+          })}
         </span>
       )}
     </fieldset>
+  )
+}
+
+/** How wide on paper, in the lengths one thinks in, and how fine. */
+function PrintSize({ delivery, set }: SetProps) {
+  const t = useWords()
+  const inches = usePerson()?.units === 'in'
+  return (
+    <span className="grid grid-cols-2 gap-2">
+      <Amount
+        says={inches ? t('inches') : t('cm')}
+        value={inches ? round(delivery.cm / CM_PER_INCH) : delivery.cm}
+        range={inches ? [0.2, 78] : [0.5, 200]}
+        onChange={(length) => set({ cm: inches ? round(length * CM_PER_INCH) : length })}
+      />
+      <Amount says={t('dots to the inch')} value={delivery.dpi} range={[36, 2400]} onChange={(dpi) => set({ dpi })} />
+    </span>
   )
 }
 

@@ -2,10 +2,12 @@
 
 /** What the details of a node, a link and a figure are made of. */
 import type { Figure } from '@/core/figure'
+import { useWords } from '../words/words'
 
 /** The words of the manuscript that something came from. */
 export function Quote({ figure, source }: { figure: Figure; source: readonly { start: number; end: number }[] }) {
-  if (source.length === 0) return <p className="text-[13px] text-quiet">Added by hand.</p>
+  const t = useWords()
+  if (source.length === 0) return <p className="text-[13px] text-quiet">{t('Added by hand.')}</p>
   return (
     <blockquote className="border-l-2 border-needle pl-2.5 font-serif text-[14px] leading-snug text-quiet">
       “{source.map((s) => figure.wasRead.text.slice(s.start, s.end)).join(' … ')}”

@@ -4,7 +4,7 @@ import { all, apply as applied, pasteRows, outlineOf, rename, type Edit } from '
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { useWardrobe } from '../folio/wardrobe'
-import { nameOf } from './languageName'
+import { useLanguageName } from '../words/useLanguageName'
 import { newId } from './newId'
 import { partWords } from './partWords'
 import type { Part } from './selection'
@@ -12,6 +12,8 @@ import { shownWords } from './shownWords'
 import { MOST_LINES, TOO_MANY } from './useTyping'
 import type { View } from './useView'
 import { WordsField } from './WordsField'
+import type { Notify } from '../chrome/Notice'
+import { useWords } from '../words/words'
 
 /** A field over the node or the label, as large as it is; the picture grows with the words. */
 export function EditInPlace({
@@ -33,8 +35,10 @@ export function EditInPlace({
   onEnd: () => void
   onDraft: (edit: Edit | null) => void
   apply: (edit: Edit) => void
-  tell: (text: string) => void
+  tell: Notify
 }) {
+  const t = useWords()
+  const nameOf = useLanguageName()
   const { language: ofFolio } = useWardrobe()
   const words = partWords[editing.kind]
   const box = words.box(scene, editing.id)
@@ -54,7 +58,7 @@ export function EditInPlace({
     <WordsField
       value={value}
       typed={typed}
-      label={language ? `${words.says}, in ${nameOf(language)}` : words.says}
+      label={language ? t('{words}, in {language}', { words: words.says, language: nameOf(language) }) : t(words.says)}
       className="absolute field-sizing-content resize-none rounded border-2 border-needle bg-page px-2 py-1 text-center text-[14px] text-ink shadow-lg"
       style={{
         left: view.x + (box.x + box.width / 2) * view.zoom - width / 2,

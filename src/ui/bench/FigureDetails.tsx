@@ -5,45 +5,51 @@ import { kinds } from '@/core/figure'
 import { Row, Text } from './DetailFields'
 import { FigureDress } from './FigureDress'
 import type { Work } from './work'
+import { useWords } from '../words/words'
 
 /** Nothing is selected: what the figure is, what it was read from, what it leaves out. */
 export function FigureDetails({ work }: { work: Work }) {
+  const t = useWords()
   const { figure, scene, apply, actions } = work
   const held = Object.values(figure.nodes).filter((n) => n.held).length
   return (
     <>
-      <h2 className="font-semibold">{kinds[figure.kind].name}</h2>
-      <Row label="Title">
+      <h2 className="font-semibold">{t(kinds[figure.kind].name)}</h2>
+      <Row label={t('Title')}>
         <Text
           key={figure.title}
-          label="Title of the figure"
+          label={t('Title of the figure')}
           value={figure.title}
           onChange={(title) => apply({ do: 'setFigure', set: { title } })}
         />
       </Row>
       <Around work={work} />
-      <Row label="Alt text">
+      <Row label={t('Alt text')}>
         <Text
           key={figure.altText ?? ''}
-          label="Alt text: what the figure says, for those who cannot see it"
+          label={t('Alt text: what the figure says, for those who cannot see it')}
           value={figure.altText ?? ''}
-          hint="made from the figure"
-          onChange={(t) => apply({ do: 'setFigure', set: { altText: t || null } })}
+          hint={t('made from the figure')}
+          onChange={(altText) => apply({ do: 'setFigure', set: { altText: altText || null } })}
         />
       </Row>
       <FigureDress work={work} />
       {held > 0 && (
         <p className="text-[13px] text-quiet">
-          {held === 1 ? 'One node is' : `${held} nodes are`} held in place.{' '}
+          {t('{held, plural, one {One node is} other {# nodes are}} held in place.', { held })}{' '}
           <button type="button" className="text-button" onClick={actions.releaseAll}>
-            Release {held === 1 ? 'it' : 'all'}
+            {t('{held, plural, one {Release it} other {Release all}}', { held })}
           </button>
         </p>
       )}
       <About work={work} />
       <p className="text-[13px] text-quiet">
-        {scene ? `${scene.nodes.length} nodes, ${scene.links.length} links. ` : ''}Select a node or a link to change it;
-        double-click, or just type, to change its words.
+        {scene &&
+          `${t('{nodes, plural, one {# node} other {# nodes}}, {links, plural, one {# link} other {# links}}', {
+            nodes: scene.nodes.length,
+            links: scene.links.length,
+          })}. `}
+        {t('Select a node or a link to change it; double-click, or just type, to change its words.')}
       </p>
     </>
   )
@@ -51,6 +57,7 @@ export function FigureDetails({ work }: { work: Work }) {
 
 /** What stands above and below the picture. */
 function Around({ work }: { work: Work }) {
+  const t = useWords()
   const { figure, apply } = work
   return (
     <>
@@ -60,24 +67,24 @@ function Around({ work }: { work: Work }) {
           checked={figure.dress.titled ?? false}
           onChange={(e) => apply({ do: 'setFigure', set: { dress: { ...figure.dress, titled: e.target.checked } } })}
         />
-        Show the title in the figure
+        {t('Show the title in the figure')}
       </label>
-      <Row label="Caption">
+      <Row label={t('Caption')}>
         <Text
           key={`caption ${figure.caption ?? ''}`}
-          label="Caption below the figure"
+          label={t('Caption below the figure')}
           value={figure.caption ?? ''}
-          hint="none"
-          onChange={(t) => apply({ do: 'setFigure', set: { caption: t || null } })}
+          hint={t('none')}
+          onChange={(caption) => apply({ do: 'setFigure', set: { caption: caption || null } })}
         />
       </Row>
-      <Row label="Source">
+      <Row label={t('Source')}>
         <Text
           key={`source ${figure.sourceLine ?? ''}`}
-          label="Source line at the foot of the figure"
+          label={t('Source line at the foot of the figure')}
           value={figure.sourceLine ?? ''}
-          hint="none"
-          onChange={(t) => apply({ do: 'setFigure', set: { sourceLine: t || null } })}
+          hint={t('none')}
+          onChange={(line) => apply({ do: 'setFigure', set: { sourceLine: line || null } })}
         />
       </Row>
     </>
@@ -86,10 +93,11 @@ function Around({ work }: { work: Work }) {
 
 /** What it was read from and what of that it does not say. */
 function About({ work }: { work: Work }) {
+  const t = useWords()
   const { figure } = work
   const { of, missing, runs } = leftOut(figure, work.insets.within())
   const { passage, wasRead } = figure
-  if (!passage) return <p className="text-[13px] text-quiet">Made by hand, from no passage.</p>
+  if (!passage) return <p className="text-[13px] text-quiet">{t('Made by hand, from no passage.')}</p>
   const words = wasRead.text.slice(passage.start, passage.end).trim()
   return (
     <div className="text-[13px] text-quiet">
@@ -98,8 +106,12 @@ function About({ work }: { work: Work }) {
       </blockquote>
       <p className="mt-2">
         {missing === 0
-          ? 'Every word of its passage is in it.'
-          : `${of - missing} of ${of} words of its passage are in it. Left out: ${runs.slice(0, 4).join(' · ')}${runs.length > 4 ? ' …' : ''}`}
+          ? t('Every word of its passage is in it.')
+          : t('{held} of {of} words of its passage are in it. Left out: {runs}', {
+              held: of - missing,
+              of,
+              runs: `${runs.slice(0, 4).join(' · ')}${runs.length > 4 ? ' …' : ''}`,
+            })}
       </p>
     </div>
   )

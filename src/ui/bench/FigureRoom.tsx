@@ -14,6 +14,7 @@ import { Others } from '../together/Others'
 import { useTogetherAtFigure } from '../together/useTogether'
 import { DeliverPanel } from './DeliverPanel'
 import type { PanelName } from './panels'
+import { useWords } from '../words/words'
 
 type Props = {
   readonly folio: OpenFolio
@@ -24,6 +25,7 @@ type Props = {
 
 /** The figure for who may look at it and not change it: large, with what it says in words beside it. */
 export function FigureRoom({ folio, shared, panel, onPanel }: Props) {
+  const t = useWords()
   const { figure } = shared
   const { scene, problem } = useDrawn(figure)
   const [lit, setLit] = useState<string | null>(null)
@@ -32,12 +34,12 @@ export function FigureRoom({ folio, shared, panel, onPanel }: Props) {
   const together = useTogetherAtFigure(folio, figure.id, chosen === null ? [] : [chosen])
   const counts = openAt(remarks.threads, figure.id)
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_340px]" aria-label="Figure">
-      <h1 className="sr-only">{figure.title || 'Figure'}</h1>
+    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_340px]" aria-label={t('Figure')}>
+      <h1 className="sr-only">{figure.title || t('Figure')}</h1>
       <div className="flex min-h-0 items-center justify-center overflow-auto p-8">
         {problem && (
           <p role="alert" className="text-needle">
-            This figure could not be drawn: {problem}
+            {t('This figure could not be drawn: {problem}', { problem })}
           </p>
         )}
         {scene && (
@@ -72,17 +74,28 @@ export function FigureRoom({ folio, shared, panel, onPanel }: Props) {
           }}
         />
       )}
-      <TopTools>
-        <Others together={together} />
-        <RemarksButton
-          count={[...counts.values()].reduce((a, b) => a + b, 0)}
-          open={panel === 'remarks'}
-          onToggle={() => onPanel(panel === 'remarks' ? 'details' : 'remarks')}
-        />
-      </TopTools>
+      <RoomTools
+        {...{ together, counts }}
+        open={panel === 'remarks'}
+        onToggle={() => onPanel(panel === 'remarks' ? 'details' : 'remarks')}
+      />
     </main>
   )
 }
+
+type ToolsProps = {
+  readonly together: ReturnType<typeof useTogetherAtFigure>
+  readonly counts: ReadonlyMap<string, number>
+  readonly open: boolean
+  readonly onToggle: () => void
+}
+
+const RoomTools = ({ together, counts, open, onToggle }: ToolsProps) => (
+  <TopTools>
+    <Others together={together} />
+    <RemarksButton count={[...counts.values()].reduce((a, b) => a + b, 0)} open={open} onToggle={onToggle} />
+  </TopTools>
+)
 
 type InWordsProps = {
   readonly figure: Figure
@@ -93,25 +106,30 @@ type InWordsProps = {
   readonly onChoose: (part: string) => void
 }
 
-const InWords = ({ figure, chosen, counts, onPoint, onChoose }: InWordsProps) => (
-  <aside aria-label="In words" className="min-h-0 overflow-auto border-l border-rule bg-page px-5 py-4">
-    <h2 className="mb-1 font-semibold">{figure.title || 'Figure'}</h2>
-    <p className="mb-4 text-[13px] text-quiet">{altTextOf(figure)}</p>
-    <ol className="flex flex-col gap-1 text-[14px]">
-      {nodesInOrder(figure).map((n) => (
-        <li key={n.id} onMouseEnter={() => onPoint(n.id)} onMouseLeave={() => onPoint(null)}>
-          <button
-            type="button"
-            className={`w-full rounded px-2 py-1 text-left hover:bg-sea-wash ${chosen === n.id ? 'bg-sea-wash' : ''}`}
-            title="Remark on this"
-            onClick={() => onChoose(n.id)}
-          >
-            {n.text}
-            {n.detail && <span className="block text-[13px] text-quiet">{n.detail}</span>}
-            {counts.has(n.id) && <span className="block text-[13px] text-brass-text">{counts.get(n.id)} open</span>}
-          </button>
-        </li>
-      ))}
-    </ol>
-  </aside>
-)
+const InWords = ({ figure, chosen, counts, onPoint, onChoose }: InWordsProps) => {
+  const t = useWords()
+  return (
+    <aside aria-label={t('In words')} className="min-h-0 overflow-auto border-l border-rule bg-page px-5 py-4">
+      <h2 className="mb-1 font-semibold">{figure.title || t('Figure')}</h2>
+      <p className="mb-4 text-[13px] text-quiet">{altTextOf(figure)}</p>
+      <ol className="flex flex-col gap-1 text-[14px]">
+        {nodesInOrder(figure).map((n) => (
+          <li key={n.id} onMouseEnter={() => onPoint(n.id)} onMouseLeave={() => onPoint(null)}>
+            <button
+              type="button"
+              className={`w-full rounded px-2 py-1 text-left hover:bg-sea-wash ${chosen === n.id ? 'bg-sea-wash' : ''}`}
+              title={t('Remark on this')}
+              onClick={() => onChoose(n.id)}
+            >
+              {n.text}
+              {n.detail && <span className="block text-[13px] text-quiet">{n.detail}</span>}
+              {counts.has(n.id) && (
+                <span className="block text-[13px] text-brass-text">{t('{get} open', { get: counts.get(n.id) })}</span>
+              )}
+            </button>
+          </li>
+        ))}
+      </ol>
+    </aside>
+  )
+}

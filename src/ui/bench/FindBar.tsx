@@ -4,9 +4,15 @@ import { useState } from 'react'
 import { found, replaced } from '@/core/document'
 import { partOf } from './selection'
 import type { Work } from './work'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
+
+const placeOf = (at: number, places: number): Said =>
+  places === 0 ? said('nowhere') : said('{at} of {places}', { at: at + 1 || '–', places })
 
 /** Finds words in the figure, one place after the other, and puts others in their place. */
 export function FindBar({ work, onClose }: { work: Work; onClose: () => void }) {
+  const t = useWords()
   const { figure } = work.shared
   const [words, setWords] = useState('')
   const [by, setBy] = useState('')
@@ -34,27 +40,31 @@ export function FindBar({ work, onClose }: { work: Work; onClose: () => void }) 
   return (
     <div
       role="search"
-      aria-label="Find in the figure"
+      aria-label={t('Find in the figure')}
       className="absolute top-9 right-4 z-10 flex items-center gap-2 rounded-md border border-rule bg-page p-1.5 shadow-lg"
     >
-      {field('Find in the figure', words, setWords, true)}
+      {field(t('Find in the figure'), words, setWords, true)}
       <span role="status" className="w-16 text-[13px] text-quiet">
-        {words === '' ? '' : ids.length === 0 ? 'nowhere' : `${at + 1 || '–'} of ${ids.length}`}
+        {words !== '' && t(placeOf(at, ids.length))}
       </span>
-      {field('Put in its place', by, setBy, false)}
+      {field(t('Put in its place'), by, setBy, false)}
       <button
         type="button"
         className="button h-8! px-2! text-[13px]!"
         disabled={ids.length === 0}
         onClick={() => {
           work.apply(replaced(figure, words, by))
-          work.tell(`Replaced in ${ids.length === 1 ? 'one place' : `${ids.length} places`}. Undo takes it back.`)
+          work.tell(
+            t('Replaced in {places, plural, one {one place} other {# places}}. Undo takes it back.', {
+              places: ids.length,
+            }),
+          )
         }}
       >
-        Replace all
+        {t('Replace all')}
       </button>
       <button type="button" className="quiet-button" onClick={onClose}>
-        Close
+        {t('Close')}
       </button>
     </div>
   )

@@ -3,8 +3,11 @@
 import { SMALLEST_TEXT, frameTable, type Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { useWardrobe } from '../folio/wardrobe'
-import { nameOf } from './languageName'
+import { useLanguageName } from '../words/useLanguageName'
 import { shownLanguage } from './shownWords'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
+import { usePerson } from '../people/person'
 
 export function CropMarks({ width, height, zoom }: { width: number; height: number; zoom: number }) {
   const [near, far] = [6 / zoom, 24 / zoom]
@@ -26,7 +29,9 @@ export function CropMarks({ width, height, zoom }: { width: number; height: numb
   )
 }
 
-const CM_PER_PX = 2.54 / 96
+const PX_PER_INCH = 96
+const CM_PER_INCH = 2.54
+const lengthOf = (px: number, inches: boolean): string => ((px / PX_PER_INCH) * (inches ? 1 : CM_PER_INCH)).toFixed(1)
 
 /** Frame, size and the smallest text, which is what decides whether it can be read. */
 export function FrameLine({
@@ -38,40 +43,53 @@ export function FrameLine({
   scene: Scene
   onContinue: (() => void) | null
 }) {
+  const t = useWords()
+  const nameOf = useLanguageName()
   const frame = frameTable[figure.frame]
   const least = SMALLEST_TEXT[frame.medium]
   const small = scene.smallestText !== null && scene.smallestText < least - 0.05
   const { language: ofFolio } = useWardrobe()
   const shown = shownLanguage(figure, ofFolio)
-  const cm = (px: number) => (px * CM_PER_PX).toFixed(1)
+  const inches = usePerson()?.units === 'in'
+  const size = { width: lengthOf(scene.width, inches), height: lengthOf(scene.height, inches), frame: said(frame.name) }
   return (
     <p className="pointer-events-none absolute top-3 right-4 left-4 text-[13px] text-quiet">
-      {frame.name} · {cm(scene.width)} × {cm(scene.height)} cm
+      {inches ? t('{frame} · {width} × {height} in', size) : t('{frame} · {width} × {height} cm', size)}
       {shown && (
         <span className="font-semibold">
           {' '}
-          · shown in {nameOf(shown)}; the outline and the table stay in {nameOf(figure.language)}
+          {t('· shown in {shown}; the outline and the table stay in {own}', {
+            shown: nameOf(shown),
+            own: nameOf(figure.language),
+          })}
         </span>
       )}
       {scene.smallestText !== null && (
         <span className={small ? 'font-semibold text-needle' : ''}>
           {' '}
-          · smallest text {(Math.round(scene.smallestText * 10) / 10).toString()} pt
+          {t('· smallest text {size, number, ::.#} pt', { size: scene.smallestText })}
           {small &&
-            `, less than ${least} pt: too small to read ${frame.medium === 'slide' ? 'on a slide' : 'on paper'}. Try another arrangement or frame${onContinue ? ', or ' : '.'}`}
+            (frame.medium === 'slide'
+              ? t(', less than {least} pt: too small to read on a slide.', { least })
+              : t(', less than {least} pt: too small to read on paper.', { least }))}
+          {small &&
+            ` ${onContinue ? t('Try another arrangement or frame, or') : t('Try another arrangement or frame.')} `}
           {small && onContinue && (
             <button
               type="button"
               className="pointer-events-auto cursor-pointer underline underline-offset-2"
               onClick={onContinue}
             >
-              continue it on several figures
+              {t('continue it on several figures')}
             </button>
           )}
         </span>
       )}
       {scene.missing.length > 0 && (
-        <span className="font-semibold text-needle"> · no shipped font has {scene.missing.slice(0, 5).join(' ')}</span>
+        <span className="font-semibold text-needle">
+          {' '}
+          {t('· no shipped font has {missing}', { missing: scene.missing.slice(0, 5).join(' ') })}
+        </span>
       )}
     </p>
   )

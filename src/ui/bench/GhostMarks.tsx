@@ -3,6 +3,8 @@
 import { compared } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
+import { said } from '@/core/words'
+import { useWords } from '../words/words'
 
 const looks = {
   added: { stroke: 'var(--moss)', dash: '' },
@@ -42,9 +44,16 @@ function Outlined({
   )
 }
 
+const counts = {
+  added: (count: number) => said('{count} added', { count }),
+  changed: (count: number) => said('{count} changed', { count }),
+  moved: (count: number) => said('{count} moved', { count }),
+}
+
 /** Two states of a figure compared on the picture of the later one: what came, what changed, what was moved; what went is
  *  listed below. */
 export function ComparedMarks({ before, after, scene, zoom }: MarksProps) {
+  const t = useWords()
   const c = compared(before, after)
   const gone = c.gone.flatMap((id) => (before.nodes[id] ?? before.notes?.[id])?.text ?? [])
   return (
@@ -57,11 +66,11 @@ export function ComparedMarks({ before, after, scene, zoom }: MarksProps) {
       <g stroke="none" fontSize={14 / zoom} fontFamily="inherit">
         {[
           ...(['added', 'changed', 'moved'] as const).map((is) => ({
-            text: `${c[is].length} ${is}`,
+            text: t(counts[is](c[is].length)),
             fill: looks[is].stroke,
             n: c[is].length,
           })),
-          { text: `removed: ${gone.join(' · ')}`, fill: 'var(--needle)', n: gone.length },
+          { text: t('removed: {words}', { words: gone.join(' · ') }), fill: 'var(--needle)', n: gone.length },
         ]
           .filter((l) => l.n > 0)
           .map((l, i) => (

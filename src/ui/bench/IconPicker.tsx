@@ -12,9 +12,11 @@ import { ask } from '../send'
 import { sayingOf } from './FigureDress'
 import type { Work } from './work'
 import { FileButton } from '../chrome/FileButton'
+import { useWords } from '../words/words'
 
 /** The icon of a node: what its words suggest, or what is searched for, in the family of the house style. */
 export function IconPicker({ work, id }: { readonly work: Work; readonly id: string }) {
+  const t = useWords()
   const { figure, apply } = work
   const node = figure.nodes[id]
   const wardrobe = useWardrobe()
@@ -29,11 +31,11 @@ export function IconPicker({ work, id }: { readonly work: Work; readonly id: str
     <div className="flex flex-col gap-2">
       <div className="flex gap-4">
         <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {node.icon ? 'Another icon' : 'An icon beside it'}
+          {node.icon ? t('Another icon') : t('An icon beside it')}
         </button>
         {node.icon && (
           <button type="button" className="text-button" onClick={() => put(null)}>
-            No icon
+            {t('No icon')}
           </button>
         )}
       </div>
@@ -41,7 +43,7 @@ export function IconPicker({ work, id }: { readonly work: Work; readonly id: str
         <>
           <input
             type="search"
-            aria-label="Search icons by word"
+            aria-label={t('Search icons by word')}
             placeholder={`As “${node.text.slice(0, 24)}”`}
             className="field"
             value={asked}
@@ -60,6 +62,7 @@ const uploaded = z.object({ hash: z.string(), stencil: z.boolean() })
 
 /** An icon of one's own; one of a single colour takes that of its place. */
 function Upload({ work, onPut }: { readonly work: Work; readonly onPut: (icon: string) => void }) {
+  const t = useWords()
   const take = async (chosen: File) => {
     const answer = await ask('POST', `/api/folios/${work.folio.id}/pictures?as=icon`, chosen)
     if ('problem' in answer) return work.tell(answer.problem)
@@ -68,8 +71,8 @@ function Upload({ work, onPut }: { readonly work: Work; readonly onPut: (icon: s
   }
   return (
     <FileButton
-      says="One of our own: SVG or PNG"
-      label="An icon of our own"
+      says={t('One of our own: SVG or PNG')}
+      label={t('An icon of our own')}
       accept="image/svg+xml,image/png,image/jpeg,image/webp,.svg"
       onFile={(f) => void take(f)}
     />
@@ -84,7 +87,8 @@ type FoundProps = {
 }
 
 function Found({ found, chosen, words, onPut }: FoundProps) {
-  if (found === null) return <p className="text-[13px] text-quiet">Looking …</p>
+  const t = useWords()
+  if (found === null) return <p className="text-[13px] text-quiet">{t('Looking …')}</p>
   if (typeof found === 'string')
     return (
       <p role="alert" className="text-[13px] text-needle">
@@ -92,9 +96,13 @@ function Found({ found, chosen, words, onPut }: FoundProps) {
       </p>
     )
   if (found.length === 0)
-    return <p className="text-[13px] text-quiet">Nothing is drawn for “{words}”. Try another word for it.</p>
+    return (
+      <p className="text-[13px] text-quiet">
+        {t('Nothing is drawn for “{words}”. Try another word for it.', { words })}
+      </p>
+    )
   return (
-    <RadioGroup aria-label="Icons" value={chosen ?? ''} onChange={onPut} className="grid grid-cols-6 gap-1">
+    <RadioGroup aria-label={t('Icons')} value={chosen ?? ''} onChange={onPut} className="grid grid-cols-6 gap-1">
       {found.map((name) => (
         <Radio
           key={name}
@@ -118,6 +126,7 @@ const PAUSE_MS = 150
 
 /** Null while they are being looked for; a sentence where they could not be. */
 function useIcons(words: string | null, family: 'line' | 'fill'): readonly string[] | string | null {
+  const t = useWords()
   const [found, setFound] = useState<{ readonly of: string; readonly is: readonly string[] | string } | null>(null)
   useEffect(() => {
     if (words === null) return
@@ -127,13 +136,15 @@ function useIcons(words: string | null, family: 'line' | 'fill'): readonly strin
         .icons(words, family)
         .then(
           (is) => current && setFound({ of: words, is }),
-          (error: unknown) => current && setFound({ of: words, is: `The icons could not be loaded: ${String(error)}` }),
+          (error: unknown) =>
+            current &&
+            setFound({ of: words, is: t('The icons could not be loaded: {error}', { error: String(error) }) }),
         )
     }, PAUSE_MS)
     return () => {
       current = false
       clearTimeout(timer)
     }
-  }, [words, family])
+  }, [words, family, t])
   return found && found.of === words ? found.is : null
 }

@@ -7,12 +7,15 @@ import { projectShared } from '@/manuscript'
 import { compute } from '@/workers/client'
 import { useFigures } from '../folio/useFolio'
 import type { Work } from './work'
+import { useWords } from '../words/words'
+import { said, type Tell } from '@/core/words'
 
-const named = (f: Figure): string =>
-  f.title || Object.values(f.nodes)[0]?.text || `A ${kinds[f.kind].name.toLowerCase()} without words`
+const named = (f: Figure, t: Tell): string =>
+  f.title || Object.values(f.nodes)[0]?.text || t('{kind} without words', { kind: said(kinds[f.kind].name) })
 
 /** The figure inside a node, or ways to put one there. */
 export function InsetDetails({ work, node }: { work: Work; node: FigureNode }) {
+  const t = useWords()
   const figures = useFigures(work.folio)
   const [choosing, choose] = useState(false)
   if (node.inset === undefined)
@@ -20,27 +23,29 @@ export function InsetDetails({ work, node }: { work: Work; node: FigureNode }) {
       <Choose work={work} onDone={() => choose(false)} />
     ) : (
       <button type="button" className="text-button self-start" onClick={() => choose(true)}>
-        Put a figure inside
+        {t('Put a figure inside')}
       </button>
     )
   const inset = figures.find((s) => s.figure.id === node.inset)?.figure
   return (
-    <section aria-label="Inset" className="flex flex-col items-start gap-2">
+    <section aria-label={t('Inset')} className="flex flex-col items-start gap-2">
       <p className="text-[13px] text-quiet">
-        {inset ? `Holds “${named(inset)}”.` : 'The figure it held is not in the folio any more.'}
+        {inset
+          ? t('Holds “{inset}”.', { inset: named(inset, t) })
+          : t('The figure it held is not in the folio any more.')}
       </p>
       {inset && (
         <div className="flex flex-wrap gap-2">
           <button type="button" className="button" onClick={() => work.insets.open(inset.id)}>
-            Open it
+            {t('Open it')}
           </button>
           <button type="button" className="button" onClick={work.insets.dissolve}>
-            Dissolve it
+            {t('Dissolve it')}
           </button>
         </div>
       )}
       <button type="button" className="text-button" onClick={() => work.insets.hold(null)}>
-        Let go of it
+        {t('Let go of it')}
       </button>
     </section>
   )
@@ -48,6 +53,7 @@ export function InsetDetails({ work, node }: { work: Work; node: FigureNode }) {
 
 /** A new one, one of the folio, or a passage that reads as one. */
 function Choose({ work, onDone }: { work: Work; onDone: () => void }) {
+  const t = useWords()
   const { folio, insets } = work
   const [text] = useState(() => projectShared(folio.manuscript).text)
   const passages = usePassages(text)
@@ -63,25 +69,25 @@ function Choose({ work, onDone }: { work: Work; onDone: () => void }) {
   return (
     <div className="flex flex-col items-start gap-1.5">
       <select
-        aria-label="The figure to put inside"
+        aria-label={t('The figure to put inside')}
         autoFocus
         className="field"
         value=""
         onChange={(e) => e.target.value && onChoose(e.target.value)}
       >
-        <option value="">{passages === null ? 'looking through the manuscript …' : 'choose …'}</option>
-        <option value="new">A new figure, made by hand</option>
+        <option value="">{passages === null ? t('looking through the manuscript …') : t('choose …')}</option>
+        <option value="new">{t('A new figure, made by hand')}</option>
         {others.length > 0 && (
-          <optgroup label="Figures of this folio">
+          <optgroup label={t('Figures of this folio')}>
             {others.map((f) => (
               <option key={f.id} value={`figure ${f.id}`}>
-                {named(f)}
+                {named(f, t)}
               </option>
             ))}
           </optgroup>
         )}
         {passages && passages.length > 0 && (
-          <optgroup label="Passages of the manuscript">
+          <optgroup label={t('Passages of the manuscript')}>
             {passages.map((p, i) => (
               <option key={p.span.start} value={`passage ${i}`}>
                 {text.slice(p.span.start, p.span.end).trim().replace(/\s+/g, ' ').slice(0, 60)}
@@ -91,7 +97,7 @@ function Choose({ work, onDone }: { work: Work; onDone: () => void }) {
         )}
       </select>
       <button type="button" className="text-button" onClick={onDone}>
-        Leave it as it is
+        {t('Leave it as it is')}
       </button>
     </div>
   )

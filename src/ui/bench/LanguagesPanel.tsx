@@ -19,10 +19,12 @@ import { languagesOf, readsLeft, type WordingState } from '@/core/figure'
 import { figuresIn } from '../folio/useFolio'
 import { useWardrobe } from '../folio/wardrobe'
 import { ask } from '../send'
-import { nameOf } from './languageName'
+import { useLanguageName } from '../words/useLanguageName'
 import { saveFile } from './saveFile'
 import type { Work } from './work'
 import { FileButton } from '../chrome/FileButton'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 /** Languages that are offered by name; any other can be typed as its tag (BCP 47). */
 const offered = [
@@ -55,40 +57,42 @@ const offered = [
   'zh-Hant',
 ] as const
 const answer = z.object({ texts: z.array(z.nullable(z.string())), by: z.string() })
-const stateNames: Readonly<Record<WordingState, string>> = {
-  missing: 'missing',
-  stale: 'its source has changed',
-  offered: 'to be looked at',
-  done: 'done',
+const stateNames: Readonly<Record<WordingState, Said>> = {
+  missing: said('missing'),
+  stale: said('its source has changed'),
+  offered: said('to be looked at'),
+  done: said('done'),
 }
 
 /** The figure in further languages: which it is shown in, and a table of its labels beside each other. */
 export default function LanguagesPanel({ work, onClose }: { readonly work: Work; readonly onClose: () => void }) {
+  const t = useWords()
+  const nameOf = useLanguageName()
   const figure = work.shared.figure
   const known = languagesOf(figure)
   const [chosen, choose] = useState<string | null>(figure.shownIn ?? known[0] ?? null)
   const language = chosen !== null && (known.includes(chosen) || !offered.every((l) => l !== chosen)) ? chosen : null
   return (
     <aside
-      aria-label="Languages"
+      aria-label={t('Languages')}
       className="flex min-h-0 flex-col gap-3 overflow-auto border-l border-rule bg-page px-4 py-4"
     >
       <div className="flex items-center">
-        <h2 className="font-semibold">Languages</h2>
-        <button type="button" className="quiet-button ml-auto" aria-label="Close" onClick={onClose}>
+        <h2 className="font-semibold">{t('Languages')}</h2>
+        <button type="button" className="quiet-button ml-auto" aria-label={t('Close')} onClick={onClose}>
           <X size={16} aria-hidden="true" />
         </button>
       </div>
       <ShownIn work={work} known={known} />
       <label className="text-[13px] text-quiet">
-        Words in
+        {t('Words in')}
         <select
-          aria-label="Language of the table"
+          aria-label={t('Language of the table')}
           className="field mt-0.5"
           value={language ?? ''}
           onChange={(e) => choose(e.target.value || null)}
         >
-          <option value="">choose a language …</option>
+          <option value="">{t('choose a language …')}</option>
           {[...new Set([...known, ...offered])]
             .filter((l) => l !== figure.language)
             .map((l) => (
@@ -107,6 +111,8 @@ export default function LanguagesPanel({ work, onClose }: { readonly work: Work;
 
 /** Of this figure, and of all figures of the folio. */
 function ShownIn({ work, known }: { readonly work: Work; readonly known: readonly string[] }) {
+  const t = useWords()
+  const nameOf = useLanguageName()
   const { shared, folio, apply } = work
   const { language: ofFolio } = useWardrobe()
   const { figure } = shared
@@ -114,14 +120,18 @@ function ShownIn({ work, known }: { readonly work: Work; readonly known: readonl
   return (
     <>
       <label className="text-[13px] text-quiet">
-        Show this figure in
+        {t('Show this figure in')}
         <select
-          aria-label="Show this figure in"
+          aria-label={t('Show this figure in')}
           className="field mt-0.5"
           value={figure.shownIn ?? ''}
           onChange={(e) => apply({ do: 'setFigure', set: { shownIn: e.target.value || null } })}
         >
-          <option value="">{ofFolio ? `As the folio: ${nameOf(ofFolio)}` : `As it was written: ${own}`}</option>
+          <option value="">
+            {ofFolio
+              ? t('As the folio: {ofFolio}', { ofFolio: nameOf(ofFolio) })
+              : t('As it was written: {own}', { own })}
+          </option>
           {ofFolio && <option value={figure.language}>{own}</option>}
           {known.map((l) => (
             <option key={l} value={l}>
@@ -132,14 +142,14 @@ function ShownIn({ work, known }: { readonly work: Work; readonly known: readonl
       </label>
       {(known.length > 0 || ofFolio) && (
         <label className="text-[13px] text-quiet">
-          Show the whole folio in
+          {t('Show the whole folio in')}
           <select
-            aria-label="Show the whole folio in"
+            aria-label={t('Show the whole folio in')}
             className="field mt-0.5"
             value={ofFolio ?? ''}
             onChange={(e) => folio.doc.transact(() => setFolioLanguage(folio.dress, e.target.value || null), 'person')}
           >
-            <option value="">As it was written</option>
+            <option value="">{t('As it was written')}</option>
             {[...new Set([...known, ...(ofFolio ? [ofFolio] : [])])].map((l) => (
               <option key={l} value={l}>
                 {nameOf(l)}
@@ -156,12 +166,14 @@ type LanguageProps = { readonly work: Work; readonly language: string }
 
 /** What is offered by a service, and what comes in as a file. */
 function useTranslating({ work, language }: LanguageProps) {
+  const t = useWords()
+  const nameOf = useLanguageName()
   const { shared, apply, tell, folio } = work
   const { figure } = shared
   const [asking, setAsking] = useState(false)
   const offer = async () => {
     const open = translations(figure, language).filter((t) => t.state === 'missing' || t.state === 'stale')
-    if (open.length === 0) return tell('Every label has its words in this language.')
+    if (open.length === 0) return tell(t('Every label has its words in this language.'))
     setAsking(true)
     const memory = [
       ...memoryOf(
@@ -177,22 +189,33 @@ function useTranslating({ work, language }: LanguageProps) {
     const given = Object.fromEntries(open.flatMap((t, i) => (texts[i] ? [[t.key, texts[i]] as const] : [])))
     const count = Object.keys(given).length
     if (count > 0) apply(setWordings(figure, language, given, true))
-    tell(`${count} of ${open.length} labels are known to ${by}. Look at each before you use it.`)
+    tell(t('{count} of {n} labels are known to {by}. Look at each before you use it.', { count, n: open.length, by }))
   }
   const take = async (chosen: File) => {
     const text = await chosen.text()
     const read = fromXliff(text) ?? fromCsv(text)
-    if (!read) return tell('This file is no table with “key” and “translation”, and no XLIFF 2.0. Nothing was changed.')
+    if (!read)
+      return tell(t('This file is no table with “key” and “translation”, and no XLIFF 2.0. Nothing was changed.'))
     if (read.language && read.language !== language)
-      return tell(`This file is in ${nameOf(read.language)}. Choose that language first; nothing was changed.`)
+      return tell(
+        t('This file is in {language}. Choose that language first; nothing was changed.', {
+          language: nameOf(read.language),
+        }),
+      )
     apply(setWordings(figure, language, read.given))
-    tell(`${Object.keys(read.given).length} labels were read.`)
+    tell(
+      t('{labels, plural, one {One label was read} other {# labels were read}}.', {
+        labels: Object.keys(read.given).length,
+      }),
+    )
   }
   return { asking, offer, take }
 }
 
 /** Translations that are offered, and files for those who translate. */
 function Tools({ work, language }: LanguageProps) {
+  const t = useWords()
+  const nameOf = useLanguageName()
   const { apply, shared } = work
   const { figure } = shared
   const { asking, offer, take } = useTranslating({ work, language })
@@ -200,31 +223,31 @@ function Tools({ work, language }: LanguageProps) {
   return (
     <div className="flex flex-wrap gap-x-4 gap-y-2">
       <button type="button" className="text-button" disabled={asking} onClick={() => void offer()}>
-        {asking ? 'Asking …' : 'Offer translations'}
+        {asking ? t('Asking …') : t('Offer translations')}
       </button>
       <button
         type="button"
         className="text-button"
         onClick={() => saveFile(`${title}.${language}.csv`, 'text/csv', csvOf(figure, language))}
       >
-        CSV out
+        {t('CSV out')}
       </button>
       <button
         type="button"
         className="text-button"
         onClick={() => saveFile(`${title}.${language}.xlf`, 'application/xliff+xml', xliffOf(figure, language))}
       >
-        XLIFF out
+        {t('XLIFF out')}
       </button>
       <FileButton
-        says="File in"
-        label="Translations as CSV or XLIFF"
+        says={t('File in')}
+        label={t('Translations as CSV or XLIFF')}
         accept=".csv,.xlf,.xliff"
         onFile={(f) => void take(f)}
       />
       {figure.wordings?.[language] && (
         <button type="button" className="text-button" onClick={() => apply(dropLanguage(figure, language))}>
-          Take {nameOf(language)} out
+          {t('Take {language} out', { language: nameOf(language) })}
         </button>
       )}
     </div>
@@ -232,10 +255,12 @@ function Tools({ work, language }: LanguageProps) {
 }
 
 function Labels({ work, language }: LanguageProps) {
+  const t = useWords()
+  const nameOf = useLanguageName()
   const { figure } = work.shared
   const rows = translations(figure, language)
   return (
-    <ul aria-label={`Labels in ${nameOf(language)}`} className="flex flex-col gap-3">
+    <ul aria-label={t('Labels in {language}', { language: nameOf(language) })} className="flex flex-col gap-3">
       {rows.map((t) => (
         <LabelRow key={t.key} row={t} work={work} language={language} />
       ))}
@@ -244,6 +269,8 @@ function Labels({ work, language }: LanguageProps) {
 }
 
 function LabelRow({ row, work, language }: LanguageProps & { readonly row: Translated }) {
+  const t = useWords()
+  const nameOf = useLanguageName()
   const { figure } = work.shared
   const words = row.wording?.text ?? ''
   const say = (text: string) => work.apply(setWordings(figure, language, { [row.key]: text }))
@@ -251,16 +278,20 @@ function LabelRow({ row, work, language }: LanguageProps & { readonly row: Trans
     <li className="text-[13px]">
       <p className="text-quiet">
         {row.text}
-        <span className={`ml-2 ${row.state === 'done' ? '' : 'text-brass-text'}`}>{stateNames[row.state]}</span>
+        <span className={`ml-2 ${row.state === 'done' ? '' : 'text-brass-text'}`}>{t(stateNames[row.state])}</span>
         {row.state === 'offered' && (
           <button type="button" className="quiet-button" onClick={() => say(words)}>
-            It is right
+            {t('It is right')}
           </button>
         )}
       </p>
       <textarea
         key={words}
-        aria-label={`${row.where}: ${row.text}, in ${nameOf(language)}`}
+        aria-label={t('{where}: {words}, in {language}', {
+          where: row.where,
+          words: row.text,
+          language: nameOf(language),
+        })}
         lang={language}
         dir={readsLeft(language) ? 'rtl' : 'ltr'}
         rows={1}

@@ -4,28 +4,31 @@ import { chanceIn, reattach, renameLink, straighten, withChance } from '@/core/d
 import { kinds, linkMeanings, nodesInOrder, placesOf } from '@/core/figure'
 import { Quote, Row, Text } from './DetailFields'
 import type { Work } from './work'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
 
 /** A selected link: its words, what it means, its ends, and whether it is bent. */
 export function LinkDetails({ work }: { work: Work }) {
+  const t = useWords()
   const { figure, scene, selected, apply, tell, actions } = work
   const link = figure.links[selected?.id ?? '']
   if (!link) return null
   return (
     <>
-      <h2 className="font-semibold">Link</h2>
+      <h2 className="font-semibold">{t('Link')}</h2>
       <Quote figure={figure} source={link.source} />
-      <Row label="Words">
+      <Row label={t('Words')}>
         <Text
           key={link.id + (link.text ?? '')}
-          label="Words of the link"
+          label={t('Words of the link')}
           value={link.text ?? ''}
-          onChange={(t) => apply(renameLink(link.id, t))}
+          onChange={(words) => apply(renameLink(link.id, words))}
         />
       </Row>
       {kinds[figure.kind].linkRoles.length > 1 && (
-        <Row label="Means">
+        <Row label={t('Means')}>
           <select
-            aria-label="What the link means"
+            aria-label={t('What the link means')}
             className="field"
             value={link.role}
             onChange={(e) =>
@@ -38,32 +41,32 @@ export function LinkDetails({ work }: { work: Work }) {
           >
             {kinds[figure.kind].linkRoles.map((r) => (
               <option key={r} value={r}>
-                {linkMeanings[r]}
+                {t(linkMeanings[r])}
               </option>
             ))}
           </select>
         </Row>
       )}
       {figure.kind === 'decision' && (
-        <Row label="Chance">
+        <Row label={t('Chance')}>
           <Text
             key={link.id + (link.probability ?? '')}
-            label="Chance in percent"
+            label={t('Chance in percent')}
             value={link.probability === undefined ? '' : `${Math.round(link.probability * 1e4) / 100}%`}
-            hint="none"
-            onChange={(t) => {
-              const chance = chanceIn(t)
-              if (chance === null && t !== '')
-                tell('A chance is a number of percents from 0 to 100. Nothing was changed.')
+            hint={t('none')}
+            onChange={(typed) => {
+              const chance = chanceIn(typed)
+              if (chance === null && typed !== '')
+                tell(t('A chance is a number of percents from 0 to 100. Nothing was changed.'))
               else apply({ do: 'setLink', id: link.id, set: withChance(link, chance) })
             }}
           />
         </Row>
       )}
       {(['from', 'to'] as const).map((end) => (
-        <Row key={end} label={end === 'from' ? 'From' : 'To'}>
+        <Row key={end} label={end === 'from' ? t('From') : t('To')}>
           <select
-            aria-label={end === 'from' ? 'Leaves from' : 'Leads to'}
+            aria-label={end === 'from' ? t('Leaves from') : t('Leads to')}
             className="field"
             value={link[end]}
             onChange={(e) => apply(reattach(link.id, end, e.target.value))}
@@ -77,17 +80,17 @@ export function LinkDetails({ work }: { work: Work }) {
         </Row>
       ))}
       <button type="button" className="button self-start" onClick={actions.addStep}>
-        {`Insert a ${kinds[figure.kind].noun} here`}
+        {t('Insert here: {noun}', { noun: said(kinds[figure.kind].noun) })}
       </button>
       <p className="text-[13px] text-quiet">
-        Drag a ring at its end onto another node to attach it there.
-        {scene?.bends && ' Drag a bar on it, or press Shift and an arrow key, to bend it.'}
+        {t('Drag a ring at its end onto another node to attach it there.')}
+        {scene?.bends && ` ${t('Drag a bar on it, or press Shift and an arrow key, to bend it.')}`}
       </p>
       {link.heldRoute && placesOf(figure) && (
         <p className="text-[13px] text-quiet">
-          Bent by hand.{' '}
+          {t('Bent by hand.')}{' '}
           <button type="button" className="text-button" onClick={() => apply(straighten(link.id))}>
-            Let it find its way
+            {t('Let it find its way')}
           </button>
         </p>
       )}

@@ -4,6 +4,7 @@ import type { Figure } from '@/core/figure'
 import { passagePieces } from './passagePieces'
 import { partOf } from './selection'
 import type { Work } from './work'
+import { useWords } from '../words/words'
 
 const looks = {
   here: 'bg-needle-wash text-ink underline decoration-needle decoration-2 underline-offset-4',
@@ -15,8 +16,9 @@ const looks = {
 /** The passage as it was read: words in the figure, words left out, words that were changed in the figure since. A click on
  *  words selects their node; what is selected is marked. */
 export function ManuscriptView({ work }: { work: Work }) {
+  const t = useWords()
   const { figure, selection, select } = work
-  if (!figure.passage) return <p className="px-4 py-2 text-quiet">This figure was not read from a text.</p>
+  if (!figure.passage) return <p className="px-4 py-2 text-quiet">{t('This figure was not read from a text.')}</p>
   const pieces = passagePieces(figure, new Set(selection.map((p) => p.id)))
   return (
     <div>
@@ -31,7 +33,9 @@ export function ManuscriptView({ work }: { work: Work }) {
               key={p.start}
               role="button"
               tabIndex={0}
-              title={p.look === 'changed' ? `In the figure: ${wordsIn(figure, p.part)}` : undefined}
+              title={
+                p.look === 'changed' ? t('In the figure: {figure}', { figure: wordsIn(figure, p.part) }) : undefined
+              }
               className={`cursor-pointer rounded-sm hover:bg-sea-wash ${looks[p.look]}`}
               onClick={() => select([partOf(figure, p.part ?? '')])}
               onKeyDown={(e) => {
@@ -44,8 +48,8 @@ export function ManuscriptView({ work }: { work: Work }) {
         )}
       </p>
       <p className="mt-3 border-t border-rule px-4 pt-2 text-[12px] text-quiet">
-        <span className={looks.changed}>changed in the figure</span> ·{' '}
-        <span className={looks.out}>not in the figure</span>
+        <span className={looks.changed}>{t('changed in the figure')}</span> ·{' '}
+        <span className={looks.out}>{t('not in the figure')}</span>
       </p>
     </div>
   )

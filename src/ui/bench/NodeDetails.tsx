@@ -8,6 +8,7 @@ import { InsetDetails } from './InsetDetails'
 import { PictureDetails } from './PictureDetails'
 import { newId } from './newId'
 import type { Work } from './work'
+import { useWords } from '../words/words'
 
 /** Rays go out from one concept only where all are joined to it: the backbone of a map in one part has a link less than nodes. */
 const hangsTogether = (figure: Figure): boolean =>
@@ -18,6 +19,7 @@ const ELSEWHERE: readonly string[] = ['next']
 
 /** A selected node, field by field: where its words came from, what it says, whether it is held. */
 export function NodeDetails({ work }: { work: Work }) {
+  const t = useWords()
   const { figure, selected, apply, actions } = work
   const node = figure.nodes[selected?.id ?? '']
   if (!node) return null
@@ -27,7 +29,7 @@ export function NodeDetails({ work }: { work: Work }) {
       <h2 className="font-semibold first-letter:uppercase">{node.role}</h2>
       <Quote figure={figure} source={node.source} />
       {fields.map((field) => (
-        <Row key={field.id} label={field.label}>
+        <Row key={field.id} label={t(field.label)}>
           <FieldInput work={work} field={field} node={node} />
         </Row>
       ))}
@@ -35,12 +37,12 @@ export function NodeDetails({ work }: { work: Work }) {
         <div className="flex flex-wrap gap-2">
           {node.role === 'question' && (
             <button type="button" className="button" onClick={actions.addBranch}>
-              Add an answer
+              {t('Add an answer')}
             </button>
           )}
           {(node.role === 'question' || node.role === 'step') && (
             <button type="button" className="button" onClick={actions.askOrTell}>
-              {node.role === 'question' ? 'Make it a step' : 'Make it a question'}
+              {node.role === 'question' ? t('Make it a step') : t('Make it a question')}
             </button>
           )}
         </div>
@@ -52,7 +54,7 @@ export function NodeDetails({ work }: { work: Work }) {
           className="button self-start"
           onClick={() => apply({ do: 'setFigure', set: { focus: node.id, arrangement: 'rays' } })}
         >
-          Put it in the middle
+          {t('Put it in the middle')}
         </button>
       )}
       {node.role === 'set' && <Inside work={work} node={node} />}
@@ -67,11 +69,12 @@ export function NodeDetails({ work }: { work: Work }) {
 }
 
 function FieldInput({ work, field, node }: { work: Work; field: Field; node: FigureNode }) {
+  const t = useWords()
   const { figure, apply, tell } = work
   const value = field.read(figure, node)
   const write = (words: string) => {
     const written = field.write(figure, node, words, newId)
-    if (isFault(written)) tell(`${faultSentence(written)} Nothing was changed.`)
+    if (isFault(written)) tell(t('{written} Nothing was changed.', { written: faultSentence(written) }))
     else apply(written)
   }
   const choices = field.choices?.(figure)
@@ -79,14 +82,14 @@ function FieldInput({ work, field, node }: { work: Work; field: Field; node: Fig
     return (
       <Text
         key={`${node.id} ${value}`}
-        label={field.id === 'text' ? 'Words of the selected node' : field.says}
+        label={field.id === 'text' ? t('Words of the selected node') : t(field.says)}
         value={value}
-        {...(field.hint === undefined ? {} : { hint: field.hint })}
+        {...(field.hint === undefined ? {} : { hint: t(field.hint) })}
         onChange={write}
       />
     )
   return (
-    <select aria-label={field.says} className="field" value={value} onChange={(e) => write(e.target.value)}>
+    <select aria-label={t(field.says)} className="field" value={value} onChange={(e) => write(e.target.value)}>
       {choices.map((c) => (
         <option key={c} value={c}>
           {c}
@@ -97,16 +100,18 @@ function FieldInput({ work, field, node }: { work: Work; field: Field; node: Fig
 }
 
 function LinkTo({ work, node }: { work: Work; node: FigureNode }) {
+  const t = useWords()
   const { figure, actions } = work
   return (
-    <Row label="Link to">
+    <Row label={t('Link to')}>
       <select
-        aria-label="Link to another node"
+        data-link-to
+        aria-label={t('Link to another node')}
         className="field"
         value=""
         onChange={(e) => e.target.value && actions.connectTo(e.target.value)}
       >
-        <option value="">choose …</option>
+        <option value="">{t('choose …')}</option>
         {nodesInOrder(figure)
           .filter((n) => n.id !== node.id)
           .map((n) => (
@@ -121,18 +126,19 @@ function LinkTo({ work, node }: { work: Work; node: FigureNode }) {
 
 /** Puts a set inside another: whatever lies in it then lies in the other, too. */
 function Inside({ work, node }: { work: Work; node: FigureNode }) {
+  const t = useWords()
   const { figure, apply } = work
   const others = setsOf(figure).filter((o) => o.id !== node.id)
   const around = others.find((o) => isInside(figure, node.id, o.id))?.id ?? ''
   return (
-    <Row label="Inside">
+    <Row label={t('Inside')}>
       <select
-        aria-label="The set that this one lies inside"
+        aria-label={t('The set that this one lies inside')}
         className="field"
         value={around}
         onChange={(e) => e.target.value && apply(nestSet(figure, node.id, e.target.value))}
       >
-        <option value="">none</option>
+        <option value="">{t('none')}</option>
         {others.map((o) => (
           <option key={o.id} value={o.id}>
             {o.text}
@@ -144,20 +150,21 @@ function Inside({ work, node }: { work: Work; node: FigureNode }) {
 }
 
 function Held({ work, held }: { work: Work; held: boolean }) {
+  const t = useWords()
   return (
     <>
       {held ? (
         <p className="text-[13px] text-quiet">
-          Held where you placed it.{' '}
+          {t('Held where you placed it.')}{' '}
           <button type="button" className="text-button" onClick={work.actions.release}>
-            Release it
+            {t('Release it')}
           </button>
         </p>
       ) : (
         <p className="text-[13px] text-quiet">
           {work.figure.kind === 'venn'
-            ? 'Drag it into another region to move it there.'
-            : 'Drag it to hold it in place, or pull a ring.'}
+            ? t('Drag it into another region to move it there.')
+            : t('Drag it to hold it in place, or pull a ring.')}
         </p>
       )}
     </>

@@ -11,13 +11,15 @@ import { newId } from './newId'
 import { useTyping } from './useTyping'
 import { WordsField } from './WordsField'
 import type { Work } from './work'
+import { useWords } from '../words/words'
 
 type Typing = ReturnType<typeof useTyping>
 
 export function Outline({ work }: { work: Work }) {
+  const t = useWords()
   const { figure, selection } = work
   const rows = outlineOf(figure)
-  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
+  const [folded, fold] = useFolded()
   const list = useRef<HTMLUListElement>(null)
   const away = hidden(rows, folded)
   const at = rows.findIndex((r) => selection.length === 1 && rowPart(r)?.id === selection[0]?.id && r.row !== 'goTo')
@@ -28,8 +30,6 @@ export function Outline({ work }: { work: Work }) {
     requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-at="${i}"] [data-row]`)?.focus())
   const typing = useTyping(work, rows, focusRow)
   const { pending, setPending, editRow } = typing
-  const fold = (r: OutlineRow, close: boolean) =>
-    setFolded((old) => new Set(close ? [...old, keyOf(r)] : [...old].filter((k) => k !== keyOf(r))))
   const begin = (r: OutlineRow) => (r.row === 'region' ? setPending({ after: keyOf(r), level: 0 }) : editRow(r))
   const onKey = (e: KeyboardEvent, r: OutlineRow, i: number) => {
     if (e.altKey || e.ctrlKey || e.metaKey) return
@@ -45,7 +45,7 @@ export function Outline({ work }: { work: Work }) {
   }
   return (
     <>
-      <ul ref={list} aria-label="Outline">
+      <ul ref={list} data-outline aria-label={t('Outline')}>
         {rows.map((r, i) =>
           away.has(i) ? null : (
             <li key={keyOf(r)} data-at={i}>
@@ -75,8 +75,16 @@ export function Outline({ work }: { work: Work }) {
   )
 }
 
+function useFolded() {
+  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
+  const fold = (r: OutlineRow, close: boolean) =>
+    setFolded((old) => new Set(close ? [...old, keyOf(r)] : [...old].filter((k) => k !== keyOf(r))))
+  return [folded, fold] as const
+}
+
 /** Behind the last row: another one. */
 function Foot({ work, typing, empty }: { work: Work; typing: Typing; empty: boolean }) {
+  const t = useWords()
   if (typing.pending?.after === null) return <PendingRow work={work} typing={typing} row={null} />
   if (typing.pending) return null
   return (
@@ -85,7 +93,7 @@ function Foot({ work, typing, empty }: { work: Work; typing: Typing; empty: bool
       className="w-full px-4 py-1.5 text-left text-[13px] text-quiet hover:text-ink"
       onClick={() => typing.setPending({ after: null, level: 0 })}
     >
-      {empty ? 'Type the first row, or paste lines …' : 'Type another row …'}
+      {empty ? t('Type the first row, or paste lines …') : t('Type another row …')}
     </button>
   )
 }
@@ -99,12 +107,13 @@ const isShown = (work: Work, r: OutlineRow): boolean =>
     : r.row !== 'goTo' && r.row !== 'detail' && isSelected(work.selection, r.id)
 
 function TypedRow({ work, typing, row, i }: { work: Work; typing: Typing; row: OutlineRow; i: number }) {
+  const t = useWords()
   return (
     <div style={{ paddingLeft: 24 + row.depth * 13 }} className="py-0.5 pr-3">
       <WordsField
         value={wordsOf(row)}
         rows
-        label="Words"
+        label={t('Words')}
         className="field resize-none py-1!"
         {...(row.row === 'statement' ? { completions: (words: string) => completionsOf(work.figure, words) } : {})}
         onDone={(words, how) => typing.left(row, i, words, how)}
@@ -118,6 +127,7 @@ function TypedRow({ work, typing, row, i }: { work: Work; typing: Typing; row: O
 const opens = (r: OutlineRow | null): number => (r?.row === 'region' || r?.row === 'branch' ? 1 : 0)
 
 function PendingRow({ work, typing, row }: { work: Work; typing: Typing; row: OutlineRow | null }) {
+  const t = useWords()
   const level = typing.pending?.level ?? 0
   return (
     <div style={{ paddingLeft: 24 + Math.max(0, (row?.depth ?? 0) + level + opens(row)) * 13 }} className="py-0.5 pr-3">
@@ -125,7 +135,7 @@ function PendingRow({ work, typing, row }: { work: Work; typing: Typing; row: Ou
         key={level}
         value=""
         rows
-        label={work.figure.kind === 'concept' ? 'New concept, or A – link – B' : 'Words of the new row'}
+        label={work.figure.kind === 'concept' ? t('New concept, or A – link – B') : t('Words of the new row')}
         className="field resize-none py-1!"
         {...(work.figure.kind === 'concept'
           ? { completions: (words: string) => completionsOf(work.figure, words) }

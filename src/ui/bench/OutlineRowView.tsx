@@ -5,6 +5,7 @@ import { useState, type KeyboardEvent, type MouseEvent } from 'react'
 import type { OutlineRow } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import { shownWords } from './outlineRows'
+import { useWords } from '../words/words'
 
 type RowProps = {
   readonly row: OutlineRow
@@ -20,14 +21,15 @@ type RowProps = {
 }
 
 export function OutlineRowView({ row, figure, selected, folds, folded, onFold, onMoved, ...handlers }: RowProps) {
+  const t = useWords()
   const [over, setOver] = useState(false)
-  const { lead, words, more, look } = shownWords(figure, row)
+  const { lead, words, more, look } = shownWords(figure, row, t)
   return (
     <div className="relative">
       {folds && (
         <button
           type="button"
-          aria-label={`${folded ? 'Unfold' : 'Fold'} ${words}`}
+          aria-label={folded ? t('Unfold {words}', { words }) : t('Fold {words}', { words })}
           aria-expanded={!folded}
           style={{ left: row.depth * 13 }}
           className="absolute top-1 z-10 flex size-[24px] items-center justify-center text-quiet hover:text-ink"

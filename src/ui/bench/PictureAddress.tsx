@@ -5,6 +5,7 @@ import { z } from 'zod/mini'
 import { useNotice } from '../chrome/Notice'
 import { useMay } from '../folio/rights'
 import { ask } from '../send'
+import { useWords } from '../words/words'
 
 const answerSchema = z.object({ path: z.nullable(z.string()) })
 
@@ -14,6 +15,7 @@ type Props = { readonly folio: string; readonly figure: string }
 export const PictureAddress = (props: Props) => (useMay('publish') ? <Address {...props} /> : null)
 
 function Address({ folio, figure }: Props) {
+  const t = useWords()
   const tell = useNotice()
   const [path, setPath] = useState<string | null>(null)
   const at = `/api/folios/${folio}/figures/${figure}/address`
@@ -36,15 +38,15 @@ function Address({ folio, figure }: Props) {
   const address = path && new URL(path, window.location.href).href
   return (
     <section
-      aria-label="Picture for pages"
+      aria-label={t('Picture for pages')}
       className="flex flex-col gap-2 border-t border-rule pt-3 text-[13px] text-quiet"
     >
-      <h3>Picture for pages</h3>
+      <h3>{t('Picture for pages')}</h3>
       {address ? (
         <Given address={address} onTakeBack={() => void change('DELETE')} />
       ) : (
         <button type="button" className="button self-start" onClick={() => void change('POST')}>
-          Give it an address
+          {t('Give it an address')}
         </button>
       )}
     </section>
@@ -52,31 +54,32 @@ function Address({ folio, figure }: Props) {
 }
 
 function Given({ address, onTakeBack }: { readonly address: string; readonly onTakeBack: () => void }) {
+  const t = useWords()
   const tell = useNotice()
   return (
     <>
       <input
         className="field"
         readOnly
-        aria-label="Address of the picture"
+        aria-label={t('Address of the picture')}
         value={address}
         onFocus={(e) => e.target.select()}
       />
-      <p>Whoever has this address sees the figure as it is now, without signing in.</p>
+      <p>{t('Whoever has this address sees the figure as it is now, without signing in.')}</p>
       <div className="flex gap-2">
         <button
           type="button"
           className="button"
           onClick={() =>
             (navigator.clipboard?.writeText(address) ?? Promise.reject(new Error('no clipboard')))
-              .then(() => tell('The address is on the clipboard.'))
-              .catch(() => tell('This browser does not let pages copy. Mark the address and copy it by hand.'))
+              .then(() => tell(t('The address is on the clipboard.')))
+              .catch(() => tell(t('This browser does not let pages copy. Mark the address and copy it by hand.')))
           }
         >
-          Copy the address
+          {t('Copy the address')}
         </button>
         <button type="button" className="button" onClick={onTakeBack}>
-          Take it back
+          {t('Take it back')}
         </button>
       </div>
     </>

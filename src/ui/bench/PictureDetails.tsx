@@ -4,6 +4,7 @@ import { useRef } from 'react'
 import type { FigureNode } from '@/core/figure'
 import { Row, Text } from './DetailFields'
 import type { Work } from './work'
+import { useWords } from '../words/words'
 
 /** A button that asks for a picture file. */
 export function PickPicture({ says, onFile }: { says: string; onFile: (file: File) => void }) {
@@ -32,17 +33,18 @@ export function PickPicture({ says, onFile }: { says: string; onFile: (file: Fil
 
 /** The picture in a node: what it shows, another one, none. */
 export function PictureDetails({ work, node }: { work: Work; node: FigureNode }) {
+  const t = useWords()
   const { picture } = node
   const onFile = (file: File) => work.pictures.into(node.id, file)
-  if (!picture) return <PickPicture says="Put a picture inside" onFile={onFile} />
+  if (!picture) return <PickPicture says={t('Put a picture inside')} onFile={onFile} />
   return (
-    <section aria-label="Picture" className="flex flex-col gap-2">
-      <Row label="Shows">
+    <section aria-label={t('Picture')} className="flex flex-col gap-2">
+      <Row label={t('Shows')}>
         <Text
           key={`${picture.hash} ${picture.alt ?? ''}`}
-          label="What the picture shows, for those who cannot see it"
+          label={t('What the picture shows, for those who cannot see it')}
           value={picture.alt ?? ''}
-          hint="not said yet"
+          hint={t('not said yet')}
           onChange={(alt) => {
             const { alt: _, ...bare } = picture
             work.apply({ do: 'setNode', id: node.id, set: { picture: alt ? { ...bare, alt } : bare } })
@@ -50,13 +52,13 @@ export function PictureDetails({ work, node }: { work: Work; node: FigureNode })
         />
       </Row>
       <div className="flex gap-3">
-        <PickPicture says="Another picture" onFile={onFile} />
+        <PickPicture says={t('Another picture')} onFile={onFile} />
         <button
           type="button"
           className="text-button"
           onClick={() => work.apply({ do: 'setNode', id: node.id, set: { picture: null } })}
         >
-          Without a picture
+          {t('Without a picture')}
         </button>
       </div>
     </section>

@@ -6,12 +6,14 @@ import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { SceneView } from '../scene/SceneView'
 import { told } from './walk'
+import { useWords } from '../words/words'
 
 const AHEAD = ['ArrowRight', 'ArrowDown', 'PageDown', ' ', 'Enter']
 const BACK = ['ArrowLeft', 'ArrowUp', 'PageUp', 'Backspace']
 
 /** The figure without tools, as large as the window: first whole, then node by node in reading order. */
 export function Presentation({ figure, scene, onClose }: { figure: Figure; scene: Scene; onClose: () => void }) {
+  const t = useWords()
   const [step, setStep] = useState(0)
   const root = useRef<HTMLDivElement>(null)
   const order = useMemo(() => outlineOf(figure).flatMap((r) => (r.row === 'node' ? [r.id] : [])), [figure])
@@ -26,7 +28,7 @@ export function Presentation({ figure, scene, onClose }: { figure: Figure; scene
       ref={root}
       role="dialog"
       aria-modal="true"
-      aria-label={`Presentation of ${figure.title || 'the figure'}`}
+      aria-label={t('Presentation of {title}', { title: figure.title || 'the figure' })}
       tabIndex={-1}
       className="fixed inset-0 z-50 flex flex-col bg-page outline-none"
       onClick={() => go(1)}
@@ -41,15 +43,13 @@ export function Presentation({ figure, scene, onClose }: { figure: Figure; scene
         e.preventDefault()
       }}
     >
-      <SceneView scene={scene} label={figure.title || 'Figure'} lit={lit} className="min-h-0 w-full flex-1" />
+      <SceneView scene={scene} label={figure.title || t('Figure')} lit={lit} className="min-h-0 w-full flex-1" />
       <p className="flex justify-between px-6 py-3 text-[14px] text-quiet">
         <span>{figure.title}</span>
         <span aria-live="polite" className="sr-only">
-          {now === undefined ? figure.title : told(figure, now)}
+          {now === undefined ? figure.title : told(figure, now, t)}
         </span>
-        <span>
-          {step} of {order.length} · Escape leaves
-        </span>
+        <span>{t('{step} of {steps} · Escape leaves', { step, steps: order.length })}</span>
       </p>
     </div>
   )

@@ -24,6 +24,8 @@ import { useView, type View } from './useView'
 import { arrows, told, walk } from './walk'
 import type { Work } from './work'
 import { ZoomBar } from './ZoomBar'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 const NUDGE = 10
 
@@ -36,6 +38,7 @@ type StageProps = {
 
 /** The figure in its frame, to be taken hold of. `onContinue` puts continued figures beside it, where there is a cut. */
 export function Stage({ work, others, onContinue }: StageProps) {
+  const t = useWords()
   const { figure, scene, selection, editing } = work
   const viewing = useView(scene?.width ?? 1280, scene?.height ?? 720)
   const { box, view } = viewing
@@ -47,13 +50,16 @@ export function Stage({ work, others, onContinue }: StageProps) {
     if (e.target === e.currentTarget && (typedAhead(work, e) || pressed(work, e))) e.preventDefault()
   }
   return (
-    <section aria-label="Figure" className="relative flex min-h-0 flex-col bg-paper">
+    <section aria-label={t('Figure')} className="relative flex min-h-0 flex-col bg-paper">
       <div
         ref={box}
         tabIndex={0}
         role="group"
         data-stage
-        aria-label={`${figure.title || 'Figure'} in its frame. Arrow keys walk from node to node; with Shift they move the selected node and hold it, or bend the selected link. Enter changes the words.`}
+        aria-label={t(
+          '{title} in its frame. Arrow keys walk from node to node; with Shift they move the selected node and hold it, or bend the selected link. Enter changes the words.',
+          { title: figure.title || t('Figure') },
+        )}
         className={`relative min-h-0 flex-1 touch-none overflow-hidden ${gesture?.kind === 'pan' ? 'cursor-grabbing' : ''}`}
         {...handlers}
         onDoubleClick={(e) => {
@@ -88,17 +94,18 @@ export function Stage({ work, others, onContinue }: StageProps) {
 }
 
 function useStageCommands(work: Work, { zoomBy, fit, fitTo, size }: ReturnType<typeof useView>): void {
+  const t = useWords()
   const { selection, scene } = work
   const commands = useMemo(
     () => [
-      { name: 'Zoom in', keys: 'Mod+=', run: () => zoomBy(1.25, size.width / 2, size.height / 2) },
-      { name: 'Zoom out', keys: 'Mod+-', run: () => zoomBy(0.8, size.width / 2, size.height / 2) },
-      { name: 'Fit the figure into the bench', keys: 'Mod+0', run: fit },
+      { name: t('Zoom in'), keys: 'Mod+=', run: () => zoomBy(1.25, size.width / 2, size.height / 2) },
+      { name: t('Zoom out'), keys: 'Mod+-', run: () => zoomBy(0.8, size.width / 2, size.height / 2) },
+      { name: t('Fit the figure into the bench'), keys: 'Mod+0', run: fit },
       ...(selection.length > 0 && scene
-        ? [{ name: 'Fit what is selected', keys: 'Alt+0', run: () => fitTo(around(work), size) }]
+        ? [{ name: t('Fit what is selected'), keys: 'Alt+0', run: () => fitTo(around(work), size) }]
         : []),
     ],
-    [zoomBy, fit, fitTo, size, selection, scene, work],
+    [t, fit, selection.length, scene, zoomBy, size, fitTo, work],
   )
   useCommands(commands)
 }
@@ -180,20 +187,21 @@ function Asked({
   view: View
   onAnswer: (made: Question['choices'][number]['made'] | null) => void
 }) {
+  const t = useWords()
   return (
     <div
       role="group"
-      aria-label="What it leads to"
+      aria-label={t('What it leads to')}
       className="absolute z-10 flex gap-1 rounded-md border border-rule bg-page p-1 shadow-lg"
       style={{ left: view.x + question.at.x * view.zoom, top: view.y + question.at.y * view.zoom }}
     >
       {question.choices.map((c, i) => (
-        <button key={c.says} type="button" autoFocus={i === 0} className="button" onClick={() => onAnswer(c.made)}>
-          {c.says}
+        <button key={c.says.says} type="button" autoFocus={i === 0} className="button" onClick={() => onAnswer(c.made)}>
+          {t(c.says)}
         </button>
       ))}
       <button type="button" className="quiet-button" onClick={() => onAnswer(null)}>
-        Nothing
+        {t('Nothing')}
       </button>
     </div>
   )
@@ -223,14 +231,17 @@ function TypedInPlace({ work, view, onEnd }: { work: Work; view: View; onEnd: ()
 }
 
 function Waiting({ work }: { work: Work }) {
+  const t = useWords()
   const { scene, picture } = work
   return (
     <>
-      {!scene && !picture.problem && <p className="p-10 text-quiet">Drawing …</p>}
+      {!scene && !picture.problem && <p className="p-10 text-quiet">{t('Drawing …')}</p>}
       {picture.problem && (
         <p role="alert" className="p-10 text-needle">
-          This figure could not be drawn: {picture.problem}. Undo the last change (Ctrl+Z); the picture before it is
-          kept.
+          {t(
+            'This figure could not be drawn: {problem}. Undo the last change (Ctrl+Z); the picture before it is kept.',
+            { problem: picture.problem },
+          )}
         </p>
       )}
     </>
@@ -238,38 +249,39 @@ function Waiting({ work }: { work: Work }) {
 }
 
 /** What a gesture would do, what is being tried out, what can be done here; and for those who do not see it, where one is. */
-function Status({ work, says }: { work: Work; says: string | undefined }) {
+function Status({ work, says }: { work: Work; says: Said | undefined }) {
+  const t = useWords()
   const { figure, scene, picture, selected } = work
+  const late = scene && picture.late ? said('Drawing the change …') : null
+  const now = says ?? work.ghost?.says ?? late ?? hint(work)
   return (
     <>
       <p role="status" className="pointer-events-none absolute bottom-4 left-4 max-w-[60%] text-[13px] text-quiet">
-        {says ?? work.ghost?.says ?? (scene && picture.late ? 'Drawing the change …' : (hint(work) ?? ''))}
+        {now ? t(now) : ''}
       </p>
       <p aria-live="polite" className="sr-only">
-        {selected ? told(figure, selected.id) : ''}
+        {selected ? told(figure, selected.id, t) : ''}
       </p>
     </>
   )
 }
 
 /** What can be done with what is selected, in a few words. */
-function hint({ figure, region, selection }: Work): string | null {
+function hint({ figure, region, selection }: Work): Said | null {
   if (region)
-    return `${regionName(figure, region)}: double-click, or Alt+S, adds a member here`.replace(/^./, (c) =>
-      c.toUpperCase(),
-    )
-  return selection.length > 1 ? `${selection.length} parts selected` : null
+    return said('{region}: double-click, or Alt+S, adds a member here', { region: regionName(figure, region) })
+  return selection.length > 1 ? said('{count} parts selected', { count: selection.length }) : null
 }
 
 /** A picture let go over a node goes into it, over a region into that. */
 function dropPicture(work: Work, file: File | undefined, at: Point): void {
   const { scene, pictures, tell } = work
-  if (!file || !scene) return tell('Only pictures can be dropped here: PNG, JPEG, WebP or GIF.')
+  if (!file || !scene) return tell(said('Only pictures can be dropped here: PNG, JPEG, WebP or GIF.'))
   const node = nodeNear(scene, at, 0)
   const region = node === null ? regionAt(scene, at) : null
   if (node !== null) pictures.into(node, file)
   else if (region && region.length > 0) pictures.intoRegion(region, file)
-  else tell('Let the picture go over a node, or over a region: there it goes inside.')
+  else tell(said('Let the picture go over a node, or over a region: there it goes inside.'))
 }
 
 function around({ scene, selection }: Work) {

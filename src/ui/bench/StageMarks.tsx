@@ -20,6 +20,7 @@ import {
 } from './gestures'
 import { Halo } from './Halo'
 import type { Selection } from './selection'
+import { useWords } from '../words/words'
 
 const line = (points: readonly Point[]) => points.map((p) => `${p.x},${p.y}`).join(' ')
 
@@ -191,6 +192,7 @@ export function Pins({ scene, zoom }: { scene: Scene; zoom: number }) {
 
 /** At every node that holds a figure, a ring to open it. */
 export function InsetHandles({ figure, scene, zoom }: { figure: Figure; scene: Scene; zoom: number }) {
+  const t = useWords()
   return (
     <g>
       {scene.nodes.flatMap((n) => {
@@ -200,7 +202,7 @@ export function InsetHandles({ figure, scene, zoom }: { figure: Figure; scene: S
         const at = { x: n.box.x + n.box.width + r * 1.6, y: n.box.y + n.box.height + r * 1.2 }
         return [
           <g key={n.id} data-handle={`open ${inset}`} className="cursor-pointer">
-            <title>Open the figure inside</title>
+            <title>{t('Open the figure inside')}</title>
             <circle cx={at.x} cy={at.y} r={r} fill="var(--page)" stroke="var(--sea)" strokeWidth={1.5 / zoom} />
             <path
               d={`M${at.x - r * 0.4} ${at.y + r * 0.4}L${at.x + r * 0.4} ${at.y - r * 0.4}M${at.x - r * 0.2} ${at.y - r * 0.4}H${at.x + r * 0.4}V${at.y + r * 0.2}`}

@@ -10,9 +10,12 @@ import { SceneView } from '../scene/SceneView'
 import { timeAgo } from '../shelf/timeAgo'
 import { useVersions, type Version } from './useVersions'
 import type { Work } from './work'
+import { useLanguage, useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 /** Earlier versions of the figure, each with its picture: to compare with the figure on the stage, to name, to restore. */
 export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => void }) {
+  const t = useWords()
   const { figure } = work.shared
   const { versions, problem, keep, rename } = useVersions(work.folio.id, figure.id)
   const [shown, setShown] = useState<string | null>(null)
@@ -26,16 +29,16 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
   useEffect(() => () => compare(null), [compare])
   return (
     <aside
-      aria-label="Versions"
+      aria-label={t('Versions')}
       className="flex min-h-0 flex-col gap-3 overflow-auto border-l border-rule bg-page px-4 py-4"
     >
       <div className="flex items-baseline justify-between">
-        <h2 className="font-semibold">Versions</h2>
+        <h2 className="font-semibold">{t('Versions')}</h2>
         <button type="button" className="quiet-button" onClick={leave}>
-          Close
+          {t('Close')}
         </button>
       </div>
-      <NameIt label="Keep this one as" onName={(name) => void keep(name)} />
+      <NameIt label={t('Keep this one as')} onName={(name) => void keep(name)} />
       {restored && <WhyRestored onWhy={(name) => void keep(name).then(() => setRestored(false))} />}
       <Looked problem={problem} count={versions?.length ?? null} />
       <ul className="flex flex-col gap-3">
@@ -55,7 +58,7 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
               setShown(null)
               setRestored(true)
               work.apply(difference(figure, { ...v.figure, places: v.figure.places }))
-              work.tell('The figure stands as it did then. Undo takes it back.')
+              work.tell(t('The figure stands as it did then. Undo takes it back.'))
             }}
             onRename={(name) => void rename(v.id, name)}
           />
@@ -67,21 +70,23 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
 
 /** What is said instead of a list. */
 function Looked({ problem, count }: { readonly problem: string | null; readonly count: number | null }) {
+  const t = useWords()
   if (problem)
     return (
       <p role="alert" className="text-[13px] text-needle">
         {problem}
       </p>
     )
-  if (count === null) return <p className="text-quiet">Looking them up …</p>
+  if (count === null) return <p className="text-quiet">{t('Looking them up …')}</p>
   if (count > 0) return null
-  return <p className="text-[13px] text-quiet">None yet. One is kept every few minutes while somebody works.</p>
+  return <p className="text-[13px] text-quiet">{t('None yet. One is kept every few minutes while somebody works.')}</p>
 }
 
 /** Kept with the version, for those who wonder. */
-const WhyRestored = ({ onWhy }: { readonly onWhy: (name: string) => void }) => (
-  <NameIt label="Why was it restored?" onName={(why) => onWhy(`Restored: ${why}`)} />
-)
+const WhyRestored = ({ onWhy }: { readonly onWhy: (name: string) => void }) => {
+  const t = useWords()
+  return <NameIt label={t('Why was it restored?')} onName={(why) => onWhy(t('Restored: {why}', { why }))} />
+}
 
 type RowProps = {
   readonly version: Version
@@ -95,31 +100,33 @@ type RowProps = {
 }
 
 function Row({ version: v, since, now: figure, shown, onCompare, onRestore, onRename }: RowProps) {
+  const t = useWords()
+  const language = useLanguage()
   const scene = usePicture(v.figure)
   const [naming, setNaming] = useState(false)
   const differs = compared(v.figure, figure)
   return (
     <li className={`rounded-md border p-2 text-[13px] ${shown ? 'border-needle' : 'border-rule'}`}>
       {scene ? <SceneView scene={scene} label="" className="h-24 w-full" /> : <span className="block h-24" />}
-      <p className="mt-1 font-semibold">{v.name ?? timeAgo(new Date(v.madeAt), since)}</p>
+      <p className="mt-1 font-semibold">{v.name ?? timeAgo(new Date(v.madeAt), since, language)}</p>
       <p className="text-quiet">
-        {v.name ? `${timeAgo(new Date(v.madeAt), since)}, ` : ''}
-        {v.by} · {sumOf(differs)}
+        {v.name ? `${timeAgo(new Date(v.madeAt), since, language)}, ` : ''}
+        {v.by} · {t(sumOf(differs))}
       </p>
       <div className="mt-1.5 flex flex-wrap gap-1">
         <button type="button" className="button h-7! px-2! text-[13px]!" aria-pressed={shown} onClick={onCompare}>
-          {shown ? 'Stop comparing' : 'Compare'}
+          {shown ? t('Stop comparing') : t('Compare')}
         </button>
         <button type="button" className="quiet-button" onClick={onRestore}>
-          Restore
+          {t('Restore')}
         </button>
         <button type="button" className="quiet-button" onClick={() => setNaming(!naming)}>
-          Name it
+          {t('Name it')}
         </button>
       </div>
       {naming && (
         <NameIt
-          label="Name of the version"
+          label={t('Name of the version')}
           onName={(name) => {
             setNaming(false)
             onRename(name)
@@ -131,18 +138,19 @@ function Row({ version: v, since, now: figure, shown, onCompare, onRestore, onRe
 }
 
 /** What has come since, in a few words. */
-function sumOf(c: Compared): string {
+function sumOf(c: Compared): Said {
   const parts = [
-    [c.added.length, 'added'],
-    [c.gone.length, 'removed'],
-    [c.changed.length, 'changed'],
-    [c.moved.length, 'moved'],
+    [c.added.length, said('{count} added', { count: c.added.length })],
+    [c.gone.length, said('{count} removed', { count: c.gone.length })],
+    [c.changed.length, said('{count} changed', { count: c.changed.length })],
+    [c.moved.length, said('{count} moved', { count: c.moved.length })],
   ] as const
-  const some = parts.filter(([n]) => n > 0).map(([n, what]) => `${n} ${what}`)
-  return some.length > 0 ? `since then ${some.join(', ')}` : 'as it is now'
+  const some = parts.flatMap(([count, says]) => (count > 0 ? [says] : []))
+  return some.length > 0 ? said('since then {some}', { some }) : said('as it is now')
 }
 
 function NameIt({ label, onName }: { label: string; onName: (name: string) => void }) {
+  const t = useWords()
   const [name, setName] = useState('')
   return (
     <form
@@ -163,7 +171,7 @@ function NameIt({ label, onName }: { label: string; onName: (name: string) => vo
         onKeyDown={(e) => e.stopPropagation()}
       />
       <button type="submit" className="button h-8! px-2.5!" disabled={name.trim() === ''}>
-        Keep
+        {t('Keep')}
       </button>
     </form>
   )

@@ -2,6 +2,7 @@
 
 import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react'
 import { useOffered } from './useOffered'
+import { useWords } from '../words/words'
 
 /** How a field was left: Enter, Tab or Shift+Tab, Backspace while nothing was in it, Escape, or by going elsewhere. */
 export type Left = 'enter' | 'indent' | 'outdent' | 'back' | 'escape' | 'elsewhere'
@@ -28,6 +29,7 @@ const MOST = 500
 
 /** Words changed in place: Enter or leaving confirms, Shift+Enter begins a new line, Escape leaves them as they were. */
 export function WordsField(props: Props) {
+  const t = useWords()
   const { value, label, className, style, typed, onWords, onDone, onLines, rows = false } = props
   const [words, setWords] = useState(typed ?? value)
   const offered = useOffered(words, props.completions, setWords)
@@ -70,7 +72,7 @@ export function WordsField(props: Props) {
       onKeyDown={(e) => {
         e.stopPropagation()
         if (e.nativeEvent.isComposing) return
-        const key = e.shiftKey && e.key !== 'Escape' ? `Shift+${e.key}` : e.key
+        const key = e.shiftKey && e.key !== 'Escape' ? t('Shift+{key}', { key: e.key }) : e.key
         if (offered.pressed(key) || keysOf(words, end, rows)[key]?.()) e.preventDefault()
       }}
     />

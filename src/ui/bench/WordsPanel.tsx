@@ -10,40 +10,59 @@ import { Outline } from './Outline'
 import { nodesIn } from './selection'
 import { NodeTable } from './table/NodeTable'
 import type { Work } from './work'
+import { useWords } from '../words/words'
+import { said, words } from '@/core/words'
 
-export const VIEWS = ['Outline', 'Table', 'Manuscript'] as const
-const shown: Record<(typeof VIEWS)[number], (p: { work: Work }) => React.ReactNode> = {
-  Outline,
-  Table: NodeTable,
-  Manuscript: ManuscriptView,
-}
+/** The figure in words, each with what brings it, and where keys go then: the row of what is selected, the table, the
+ *  passage. A table needs more room than an outline. */
+export const views = [
+  {
+    name: words('Outline'),
+    show: words('Show the figure as outline'),
+    columns: 'grid-cols-[292px_minmax(0,1fr)_250px]',
+    first: '[data-outline] [aria-current=true], [data-outline] [data-row]',
+    Shown: Outline,
+  },
+  {
+    name: words('Table'),
+    show: words('Show the figure as table'),
+    columns: 'grid-cols-[minmax(480px,44%)_minmax(0,1fr)_250px]',
+    first: '[data-node-table]',
+    Shown: NodeTable,
+  },
+  {
+    name: words('Manuscript'),
+    show: words('Show the figure as manuscript'),
+    columns: 'grid-cols-[340px_minmax(0,1fr)_250px]',
+    first: '[role=tabpanel]',
+    Shown: ManuscriptView,
+  },
+] as const
 
 type WordsProps = { readonly work: Work; readonly view: number; readonly onView: (view: number) => void }
 
 /** The figure in words: as an outline, as rows, or as the passage it was read from. */
 export const WordsPanel = memo(function WordsPanel({ work, view, onView }: WordsProps) {
+  const t = useWords()
   return (
-    <section aria-label="The figure in words" className="flex min-h-0 flex-col border-r border-rule bg-page">
+    <section aria-label={t('The figure in words')} className="flex min-h-0 flex-col border-r border-rule bg-page">
       <TabGroup selectedIndex={view} onChange={onView} className="flex min-h-0 flex-1 flex-col">
-        <TabList aria-label="View" className="flex gap-4 border-b border-rule px-4 pt-3">
-          {VIEWS.map((v) => (
+        <TabList aria-label={t('View')} className="flex gap-4 border-b border-rule px-4 pt-3">
+          {views.map((v) => (
             <Tab
-              key={v}
+              key={v.name}
               className="-mb-px border-b-2 border-transparent pb-2 text-[14px] text-quiet hover:text-ink data-[selected]:border-needle data-[selected]:font-semibold data-[selected]:text-ink"
             >
-              {v}
+              {t(v.name)}
             </Tab>
           ))}
         </TabList>
         <TabPanels className="min-h-0 flex-1">
-          {VIEWS.map((v) => {
-            const Shown = shown[v]
-            return (
-              <TabPanel key={v} className={`h-full overflow-auto pt-2 ${v === 'Table' ? '' : 'pb-2'}`}>
-                <Shown work={work} />
-              </TabPanel>
-            )
-          })}
+          {views.map(({ name, Shown }) => (
+            <TabPanel key={name} className={`h-full overflow-auto pt-2 ${Shown === NodeTable ? '' : 'pb-2'}`}>
+              <Shown work={work} />
+            </TabPanel>
+          ))}
         </TabPanels>
       </TabGroup>
       <InstructionField work={work} />
@@ -53,38 +72,39 @@ export const WordsPanel = memo(function WordsPanel({ work, view, onView }: Words
 })
 
 function Toolbar({ work }: { work: Work }) {
+  const t = useWords()
   const { figure, actions, edits, selection } = work
   const nothing = nodesIn(selection).length === 0
   return (
     <div
       role="toolbar"
-      aria-label="Change the outline"
+      aria-label={t('Change the outline')}
       className="flex flex-wrap items-center gap-1 border-t border-rule px-3 py-2"
     >
       <button type="button" className="button h-7! px-2! text-[13px]!" onClick={actions.addStep} title="Alt+S">
-        {`Add ${kinds[figure.kind].noun}`}
+        {t('Add {noun}', { noun: said(kinds[figure.kind].noun) })}
       </button>
       {figure.kind === 'process' && (
         <button type="button" className="button h-7! px-2! text-[13px]!" onClick={actions.addQuestion} title="Alt+Q">
-          Add question
+          {t('Add question')}
         </button>
       )}
       {figure.kind === 'venn' && (
         <button type="button" className="button h-7! px-2! text-[13px]!" onClick={actions.addSet}>
-          Add set
+          {t('Add set')}
         </button>
       )}
       <span className="flex-1" />
-      <Tool label="Undo" keys="Ctrl+Z" Icon={Undo2} disabled={!edits.canUndo} run={edits.undo} />
-      <Tool label="Redo" keys="Ctrl+Shift+Z" Icon={Redo2} disabled={!edits.canRedo} run={edits.redo} />
+      <Tool label={t('Undo')} keys="Ctrl+Z" Icon={Undo2} disabled={!edits.canUndo} run={edits.undo} />
+      <Tool label={t('Redo')} keys="Ctrl+Shift+Z" Icon={Redo2} disabled={!edits.canRedo} run={edits.redo} />
       <span className="flex w-full items-center gap-1">
-        <Tool label="Move up" keys="Alt+↑" Icon={ArrowUp} disabled={nothing} run={() => actions.shift(-1)} />
-        <Tool label="Move down" keys="Alt+↓" Icon={ArrowDown} disabled={nothing} run={() => actions.shift(1)} />
-        <Tool label="Outdent" keys="Alt+←" Icon={IndentDecrease} disabled={nothing} run={actions.outdent} />
-        <Tool label="Indent" keys="Alt+→" Icon={IndentIncrease} disabled={nothing} run={actions.indent} />
+        <Tool label={t('Move up')} keys="Alt+↑" Icon={ArrowUp} disabled={nothing} run={() => actions.shift(-1)} />
+        <Tool label={t('Move down')} keys="Alt+↓" Icon={ArrowDown} disabled={nothing} run={() => actions.shift(1)} />
+        <Tool label={t('Outdent')} keys="Alt+←" Icon={IndentDecrease} disabled={nothing} run={actions.outdent} />
+        <Tool label={t('Indent')} keys="Alt+→" Icon={IndentIncrease} disabled={nothing} run={actions.indent} />
         <span className="flex-1" />
         <Tool
-          label="Remove"
+          label={t('Remove')}
           keys="Delete"
           Icon={Trash2}
           disabled={selection.length === 0}

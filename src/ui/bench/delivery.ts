@@ -1,11 +1,12 @@
 /** How a figure is delivered: format, size and look, as the address asks for them. Pure, apart from remembering them. */
 import { z } from 'zod/mini'
+import { own, said, type Said } from '@/core/words'
 
-export const groups = { picture: 'Picture', document: 'Slide and print', data: 'Data' } as const
+export const groups = { picture: said('Picture'), document: said('Slide and print'), data: said('Data') } as const
 type Format = {
   readonly group: keyof typeof groups
-  readonly name: string
-  readonly hint: string
+  readonly name: Said
+  readonly hint: Said
   readonly query: string
   readonly extension: string
   /** Made of pixels: asked how many. */
@@ -16,8 +17,8 @@ type Format = {
 export const formats = {
   png: {
     group: 'picture',
-    name: 'PNG picture',
-    hint: 'for anything that takes pictures',
+    name: said('PNG picture'),
+    hint: said('for anything that takes pictures'),
     query: 'format=png',
     extension: 'png',
     raster: true,
@@ -25,8 +26,8 @@ export const formats = {
   },
   'svg-text': {
     group: 'picture',
-    name: 'SVG with text',
-    hint: 'text stays text, its fonts are inside; for the web',
+    name: said('SVG with text'),
+    hint: said('text stays text, its fonts are inside; for the web'),
     query: 'format=svg&words=text',
     extension: 'svg',
     raster: false,
@@ -34,8 +35,8 @@ export const formats = {
   },
   'svg-outlines': {
     group: 'picture',
-    name: 'SVG as outlines',
-    hint: 'needs no font; for word processors and slides',
+    name: said('SVG as outlines'),
+    hint: said('needs no font; for word processors and slides'),
     query: 'format=svg&words=outlines',
     extension: 'svg',
     raster: false,
@@ -43,8 +44,8 @@ export const formats = {
   },
   jpeg: {
     group: 'picture',
-    name: 'JPEG picture',
-    hint: 'for where nothing else is taken; always on its ground',
+    name: said('JPEG picture'),
+    hint: said('for where nothing else is taken; always on its ground'),
     query: 'format=jpeg',
     extension: 'jpg',
     raster: true,
@@ -52,8 +53,8 @@ export const formats = {
   },
   webp: {
     group: 'picture',
-    name: 'WebP picture',
-    hint: 'small and sharp, for web pages',
+    name: said('WebP picture'),
+    hint: said('small and sharp, for web pages'),
     query: 'format=webp',
     extension: 'webp',
     raster: true,
@@ -61,8 +62,8 @@ export const formats = {
   },
   pdf: {
     group: 'document',
-    name: 'PDF',
-    hint: 'vector, its fonts inside, its words can be searched',
+    name: own('PDF'),
+    hint: said('vector, its fonts inside, its words can be searched'),
     query: 'format=pdf',
     extension: 'pdf',
     raster: false,
@@ -70,8 +71,8 @@ export const formats = {
   },
   pptx: {
     group: 'document',
-    name: 'Slide (PPTX)',
-    hint: 'shapes with their words, connectors glued to them: all of it can be edited',
+    name: said('Slide (PPTX)'),
+    hint: said('shapes with their words, connectors glued to them: all of it can be edited'),
     query: 'format=pptx',
     extension: 'pptx',
     raster: false,
@@ -79,8 +80,8 @@ export const formats = {
   },
   'pptx-fixed': {
     group: 'document',
-    name: 'Slide (PPTX), lines as drawn',
-    hint: 'for LibreOffice, which leads connectors anew: lines stay where they are and follow nothing',
+    name: said('Slide (PPTX), lines as drawn'),
+    hint: said('for LibreOffice, which leads connectors anew: lines stay where they are and follow nothing'),
     query: 'format=pptx&connectors=fixed',
     extension: 'pptx',
     raster: false,
@@ -88,8 +89,8 @@ export const formats = {
   },
   odp: {
     group: 'document',
-    name: 'OpenDocument slide (ODP)',
-    hint: 'the same for LibreOffice and others',
+    name: said('OpenDocument slide (ODP)'),
+    hint: said('the same for LibreOffice and others'),
     query: 'format=odp',
     extension: 'odp',
     raster: false,
@@ -97,8 +98,8 @@ export const formats = {
   },
   json: {
     group: 'data',
-    name: 'Figure as data (JSON)',
-    hint: 'all of it, after the published schema; for programs',
+    name: said('Figure as data (JSON)'),
+    hint: said('all of it, after the published schema; for programs'),
     query: 'format=json',
     extension: 'json',
     raster: false,
@@ -106,8 +107,8 @@ export const formats = {
   },
   md: {
     group: 'data',
-    name: 'Outline (Markdown)',
-    hint: 'words as nested lists, for any text',
+    name: said('Outline (Markdown)'),
+    hint: said('words as nested lists, for any text'),
     query: 'format=md',
     extension: 'md',
     raster: false,
@@ -115,8 +116,8 @@ export const formats = {
   },
   opml: {
     group: 'data',
-    name: 'Outline (OPML)',
-    hint: 'for outliners; keeps what it cannot show beside its words',
+    name: said('Outline (OPML)'),
+    hint: said('for outliners; keeps what it cannot show beside its words'),
     query: 'format=opml',
     extension: 'opml',
     raster: false,
@@ -124,8 +125,8 @@ export const formats = {
   },
   csv: {
     group: 'data',
-    name: 'Table (CSV)',
-    hint: 'a row for each node and link',
+    name: said('Table (CSV)'),
+    hint: said('a row for each node and link'),
     query: 'format=csv',
     extension: 'csv',
     raster: false,
@@ -133,8 +134,8 @@ export const formats = {
   },
   xlsx: {
     group: 'data',
-    name: 'Table (XLSX)',
-    hint: 'the same as a spreadsheet',
+    name: said('Table (XLSX)'),
+    hint: said('the same as a spreadsheet'),
     query: 'format=xlsx',
     extension: 'xlsx',
     raster: false,
@@ -142,8 +143,8 @@ export const formats = {
   },
   graphml: {
     group: 'data',
-    name: 'Graph (GraphML)',
-    hint: 'nodes, links and their fields',
+    name: said('Graph (GraphML)'),
+    hint: said('nodes, links and their fields'),
     query: 'format=graphml',
     extension: 'graphml',
     raster: false,
@@ -151,8 +152,8 @@ export const formats = {
   },
   dot: {
     group: 'data',
-    name: 'Graph (DOT)',
-    hint: 'nodes and links as a text that draws them',
+    name: said('Graph (DOT)'),
+    hint: said('nodes and links as a text that draws them'),
     query: 'format=dot',
     extension: 'dot',
     raster: false,
@@ -160,8 +161,8 @@ export const formats = {
   },
   bpmn: {
     group: 'data',
-    name: 'Process (BPMN 2.0)',
-    hint: 'with lanes, gateways, events and where they stand',
+    name: said('Process (BPMN 2.0)'),
+    hint: said('with lanes, gateways, events and where they stand'),
     query: 'format=bpmn',
     extension: 'bpmn',
     raster: false,
@@ -199,7 +200,7 @@ export const firstDelivery = (theme: Delivery['theme']): Delivery => ({
   dpi: 300,
 })
 
-const CM_PER_INCH = 2.54
+export const CM_PER_INCH = 2.54
 
 /** Pixels of the file per px of a figure that is `width` px wide. */
 export const scaleFor = (d: Delivery, width: number): number =>

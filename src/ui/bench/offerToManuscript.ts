@@ -5,6 +5,7 @@ import { replaceWords } from '@/manuscript'
 import type { OpenFolio } from '../folio/useFolio'
 import type { Passage } from './usePassage'
 import type { Work } from './work'
+import { said } from '@/core/words'
 
 type Changed = {
   readonly folio: OpenFolio
@@ -23,8 +24,8 @@ export function offerToManuscript({ folio, passage, figure, edit, change, tell }
   if (passage.text !== wasRead.text.slice(read.start, read.end)) return
   const written = intoManuscript(applied(figure, edit).figure, id)
   if (!written) return
-  tell('Changed in the figure only.', {
-    label: 'Put it into the manuscript, too',
+  tell(said('Changed in the figure only.'), {
+    label: said('Put it into the manuscript, too'),
     run: () => {
       const [start, end] = [written.span.start, written.span.end].map((at) => at - read.start + passage.span.start) as [
         number,
@@ -35,7 +36,7 @@ export function offerToManuscript({ folio, passage, figure, edit, change, tell }
       const put =
         isThere && folio.doc.transact(() => replaceWords(passage.projection, { start, end }, written.words), 'person')
       if (put) change(written.edit)
-      else tell('The manuscript has changed meanwhile. Change it there; the figure will tell what has drifted.')
+      else tell(said('The manuscript has changed meanwhile. Change it there; the figure will tell what has drifted.'))
     },
   })
 }

@@ -3,6 +3,7 @@ import { fieldsOf, suits, type OutlineRow } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import { regionName } from './gestures'
 import type { Part } from './selection'
+import type { Tell } from '@/core/words'
 
 export const keyOf = (r: OutlineRow): string => `${r.row} ${r.id}`
 
@@ -37,7 +38,6 @@ const amounts = (f: Figure, r: OutlineRow): string =>
     : ''
 
 const bare = { lead: null, more: '', look: QUIET } as const
-const begun = (s: string): string => s.replace(/^./u, (c) => c.toUpperCase())
 
 function nodeShown(f: Figure, r: Extract<OutlineRow, { row: 'node' }>): Shown {
   const question = r.node.role === 'question'
@@ -50,19 +50,22 @@ function nodeShown(f: Figure, r: Extract<OutlineRow, { row: 'node' }>): Shown {
   }
 }
 
-const shown: { [K in OutlineRow['row']]: (f: Figure, r: Extract<OutlineRow, { row: K }>) => Shown } = {
+const shown: { [K in OutlineRow['row']]: (f: Figure, r: Extract<OutlineRow, { row: K }>, t: Tell) => Shown } = {
   node: nodeShown,
-  branch: (_f, r) => ({ ...bare, words: r.link.text || 'next' }),
-  goTo: (_f, r) => ({ ...bare, words: `back to “${r.to.text}”${r.link.text ? `, ${r.link.text}` : ''}` }),
+  branch: (_f, r, t) => ({ ...bare, words: r.link.text || t('next') }),
+  goTo: (_f, r, t) => ({
+    ...bare,
+    words: [t('back to “{step}”', { step: r.to.text }), r.link.text].filter(Boolean).join(', '),
+  }),
   statement: (_f, r) => ({ ...bare, words: `${r.link.text ? `${r.link.text} – ` : '– '}${r.to.text || '…'}` }),
   detail: (_f, r) => ({ ...bare, words: r.node.detail ?? '' }),
-  region: (f, r) => ({ ...bare, words: begun(regionName(f, idsOf(r.sets))), look: `${QUIET} italic` }),
+  region: (f, r, t) => ({ ...bare, words: t(regionName(f, idsOf(r.sets))), look: `${QUIET} italic` }),
 }
 const idsOf = (nodes: readonly { readonly id: string }[]): string[] => nodes.map((n) => n.id)
 
-export const shownWords = (f: Figure, r: OutlineRow): Shown =>
+export const shownWords = (f: Figure, r: OutlineRow, t: Tell): Shown =>
   // The row of the table belongs to the row's own kind, which the compiler cannot see through the union.
-  (shown[r.row] as (f: Figure, r: OutlineRow) => Shown)(f, r)
+  (shown[r.row] as (f: Figure, r: OutlineRow, t: Tell) => Shown)(f, r, t)
 
 /** Whether deeper rows follow. */
 export const foldable = (rows: readonly OutlineRow[], i: number): boolean =>

@@ -19,6 +19,7 @@ import type { Drift } from './useDrift'
 import { subjectOf } from './subject'
 import { VersionsPanel } from './VersionsPanel'
 import type { Work } from './work'
+import { useWords } from '../words/words'
 
 /** Fetched when something is selected: colours are worked out there. */
 const LookDetails = dynamic(() => import('./LookDetails'))
@@ -66,11 +67,12 @@ export const SidePanel = memo(function SidePanel(props: PanelProps) {
 })
 
 function Details({ work, drift, onPanel }: PanelProps) {
+  const t = useWords()
   const Panel = details.find((r) => r.when(work))?.Panel
   const about = subjectOf(work)
   return (
     <aside
-      aria-label="Details"
+      aria-label={t('Details')}
       className="flex min-h-0 flex-col gap-4 overflow-auto border-l border-rule bg-page px-4 py-4"
     >
       {(drift.is === 'drifted' || drift.is === 'otherKind') && (
@@ -79,11 +81,11 @@ function Details({ work, drift, onPanel }: PanelProps) {
           className="rounded-md border border-brass px-2.5 py-1.5 text-left text-[13px] text-brass-text hover:bg-paper"
           onClick={() => onPanel('drift')}
         >
-          The text has changed
           {drift.is === 'drifted' && drift.items.length > 0
-            ? `: ${drift.items.length === 1 ? 'one difference' : `${drift.items.length} differences`}`
-            : ''}
-          . See what
+            ? t('The text has changed: {count, plural, one {one difference} other {# differences}}. See what', {
+                count: drift.items.length,
+              })
+            : t('The text has changed. See what')}
         </button>
       )}
       {Panel && <Panel work={work} />}
@@ -91,12 +93,12 @@ function Details({ work, drift, onPanel }: PanelProps) {
       {about !== undefined && <Notes work={work} about={about} />}
       {work.selection.length === 0 && (
         <button type="button" className="text-button self-start" onClick={() => onPanel('versions')}>
-          Versions of this figure
+          {t('Versions of this figure')}
         </button>
       )}
       {work.selection.length === 0 && (
         <button type="button" className="text-button self-start" onClick={() => onPanel('languages')}>
-          Languages of this figure
+          {t('Languages of this figure')}
         </button>
       )}
     </aside>

@@ -5,9 +5,10 @@ import type { Box } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import { middleOf } from './gestures'
 import type { Part } from './selection'
+import { said, type Said } from '@/core/words'
 
 type Row = {
-  readonly says: string
+  readonly says: Said
   /** Of its label among the words of other languages. */
   readonly key: (id: string) => string
   readonly read: (f: Figure, id: string) => string | undefined
@@ -18,14 +19,14 @@ type Row = {
 
 export const partWords: Record<Part['kind'], Row> = {
   node: {
-    says: 'Words of the node',
+    says: said('Words of the node'),
     key: (id) => `n:${id}:text`,
     read: (f, id) => f.nodes[id]?.text,
     write: (_f, id, words) => rename(id, words),
     box: (s, id) => s.nodes.find((n) => n.id === id)?.box,
   },
   link: {
-    says: 'Words of the branch',
+    says: said('Words of the branch'),
     key: (id) => `l:${id}`,
     read: (f, id) => f.links[id]?.text ?? '',
     write: (_f, id, words) => renameLink(id, words),
@@ -36,7 +37,7 @@ export const partWords: Record<Part['kind'], Row> = {
     },
   },
   note: {
-    says: 'Words of the note',
+    says: said('Words of the note'),
     key: (id) => `t:${id}`,
     read: (f, id) => f.notes?.[id]?.text,
     // A note without words is none.

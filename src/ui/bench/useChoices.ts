@@ -4,9 +4,10 @@ import { useEffect, useState } from 'react'
 import { asKind } from '@/core/document'
 import { figureKinds, type Figure, type FigureKind } from '@/core/figure'
 import type { Scene } from '@/core/scene'
-import { houseStyles, type Wardrobe } from '@/core/style'
+import { houseStyles, styleSaid, type Wardrobe } from '@/core/style'
 import { computeAside } from '@/workers/client'
 import { useWardrobe } from '../folio/wardrobe'
+import { said } from '@/core/words'
 
 type Pictured<T> = T & { readonly scene: Scene | null }
 
@@ -64,8 +65,8 @@ export const useTreatments = (figure: Figure) => usePictures(figure, treatments)
 /** As its folio is dressed, then every style there is. */
 const styles = async (figure: Figure, { own }: Wardrobe) =>
   [
-    { id: '', name: 'As the folio' },
-    ...Object.entries({ ...own, ...houseStyles }).map(([id, { name }]) => ({ id, name })),
+    { id: '', name: said('As the folio') },
+    ...Object.entries({ ...own, ...houseStyles }).map(([id, style]) => ({ id, name: styleSaid(id, style).name })),
   ].map((s) => ({ ...s, key: `style ${s.id}`, figure: { ...figure, houseStyle: s.id } }))
 export const useHouseStyles = (figure: Figure) => usePictures(figure, styles)
 

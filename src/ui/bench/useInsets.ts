@@ -13,10 +13,17 @@ import { addFigure, figuresIn, type OpenFolio, type SharedFigure } from '../foli
 import { newId } from './newId'
 import { nodesIn, type Editing, type Selection } from './selection'
 import type { Also, Apply } from './useBench'
+import type { Notify } from '../chrome/Notice'
+import { said } from '@/core/words'
+
+const TOO_MUCH = said('Select some of the nodes, but not all of them, and no set: they become a figure in one node.')
+const IN_THE_FLOW = said(
+  'What it held is in the flow again. The figure itself stays in the folio; it can be removed there.',
+)
 
 type Hands = {
   readonly apply: Apply
-  readonly tell: (text: string) => void
+  readonly tell: Notify
   readonly folio: OpenFolio
   readonly shared: SharedFigure
   readonly selection: Selection
@@ -67,14 +74,13 @@ export function useInsets({ folio, shared, apply, selection, select, edit, tell 
       back: () => {
         const holder = holderOf(all(), figure.id)
         if (holder) open(holder.figure.id)
-        else tell('No other figure holds this one.')
+        else tell(said('No other figure holds this one.'))
       },
       /** What is selected becomes a figure of its own, in one node. */
       make: () => {
         const made = { figure: nanoid(), node: newId() }
         const result = intoInset(figure, nodes, made, figure.nodes[node ?? '']?.text ?? '')
-        if (!result)
-          return tell('Select some of the nodes, but not all of them, and no set: they become a figure in one node.')
+        if (!result) return tell(TOO_MUCH)
         apply(result.edit, coming(folio, result.inset, anchor))
         select([{ kind: 'node', id: made.node }])
         edit({ part: { kind: 'node', id: made.node }, where: 'stage' })
@@ -87,11 +93,11 @@ export function useInsets({ folio, shared, apply, selection, select, edit, tell 
           .read(text.slice(span.start, span.end))
           .then(
             ({ readings: [first] }) => {
-              if (!first) return tell('This passage reads as no figure. Mark another one.')
+              if (!first) return tell(said('This passage reads as no figure. Mark another one.'))
               const inset = { ...first.figure, id: nanoid() }
               hold(inset.id, coming(folio, inset, place))
             },
-            (error: unknown) => tell(`The passage could not be read: ${String(error)}`),
+            (error: unknown) => tell(said('The passage could not be read: {error}', { error: String(error) })),
           )
       },
       /** The selected node holds a figure that is still to be made. */
@@ -104,7 +110,7 @@ export function useInsets({ folio, shared, apply, selection, select, edit, tell 
         if (!inset || node === undefined) return
         apply(dissolved(figure, node, inset, newId))
         select([])
-        tell('What it held is in the flow again. The figure itself stays in the folio; it can be removed there.')
+        tell(IN_THE_FLOW)
       },
       /** The figures that the selected node could hold: none that this one is inside of. */
       choices: () => {
@@ -112,5 +118,5 @@ export function useInsets({ folio, shared, apply, selection, select, edit, tell 
         return all().filter((f) => !around.includes(f.id))
       },
     }
-  }, [folio, figure, anchor, apply, selection, select, edit, tell, router])
+  }, [selection, folio, router, apply, figure, tell, anchor, select, edit])
 }

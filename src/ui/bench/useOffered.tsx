@@ -1,6 +1,7 @@
 'use client'
 
 import { useId, useState } from 'react'
+import { useWords } from '../words/words'
 
 /** Ways in which the words might go on, below the field: walked by arrows, taken by Enter or a click. */
 export function useOffered(
@@ -8,6 +9,7 @@ export function useOffered(
   completions: ((words: string) => readonly string[]) | undefined,
   take: (words: string) => void,
 ) {
+  const t = useWords()
   const id = useId()
   const options = completions?.(words) ?? []
   const [walked, walk] = useState({ words, at: -1 })
@@ -39,7 +41,7 @@ export function useOffered(
       <ul
         id={id}
         role="listbox"
-        aria-label="Known concepts"
+        aria-label={t('Known concepts')}
         className="absolute inset-x-0 top-full z-20 mt-0.5 overflow-hidden rounded-md border border-rule bg-page shadow-lg"
       >
         {options.map((o, i) => (

@@ -8,6 +8,8 @@ import { ask } from '../send'
 import { newId } from './newId'
 import type { Selection } from './selection'
 import type { Apply } from './useBench'
+import { useWords } from '../words/words'
+import type { Notify } from '../chrome/Notice'
 
 const uploaded = z.object({ hash: z.string(), width: z.number(), height: z.number() })
 /** Of bytes; the server says the same. */
@@ -27,12 +29,13 @@ export function usePictures({
   readonly figure: Figure
   readonly apply: Apply
   readonly select: (s: Selection) => void
-  readonly tell: (text: string) => void
+  readonly tell: Notify
 }) {
+  const t = useWords()
   return useMemo(() => {
     const put = async (file: Blob, id: string, before: Edit) => {
       if (file.size > MOST)
-        return tell('This picture has more than 12 million bytes. Make it smaller and choose it again.')
+        return tell(t('This picture has more than 12 million bytes. Make it smaller and choose it again.'))
       const answer = await ask('POST', `/api/folios/${folio}/pictures`, file)
       if ('problem' in answer) return tell(answer.problem)
       apply(all(before, { do: 'setNode', id, set: { picture: uploaded.parse(answer.json) } }))
@@ -46,7 +49,7 @@ export function usePictures({
         void put(file, id, addMember(figure, id, sets, ''))
       },
     }
-  }, [folio, figure, apply, select, tell])
+  }, [tell, t, folio, apply, select, figure])
 }
 
 /** The first picture among files that were dropped or pasted. */

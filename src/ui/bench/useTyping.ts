@@ -23,15 +23,21 @@ import { nodeParts } from './selection'
 import { newId } from './newId'
 import type { Left } from './WordsField'
 import type { Work } from './work'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
 
 /** So many lines are pasted at once; more are rows of a table. */
 export const MOST_LINES = 300
-export const TOO_MANY = `More than ${MOST_LINES} lines at once. Paste fewer, or paste them into the table. Nothing was changed.`
+export const TOO_MANY = said(
+  'More than {most} lines at once. Paste fewer, or paste them into the table. Nothing was changed.',
+  { most: MOST_LINES },
+)
 
 /** A row that is being typed and not in the figure yet: behind which row, moved in or out by so many levels. */
 export type Pending = { readonly after: string | null; readonly level: number }
 
 export function useTyping(work: Work, rows: readonly OutlineRow[], focusRow: (i: number) => void) {
+  const t = useWords()
   const { figure, select, edit, apply } = work
   const [pending, setPending] = useState<Pending | null>(null)
   const editRow = (r: OutlineRow | null | undefined) => {
@@ -42,7 +48,7 @@ export function useTyping(work: Work, rows: readonly OutlineRow[], focusRow: (i:
   /** What was typed into a row, and where to go on typing. */
   const left = (r: OutlineRow, i: number, words: string | null, how: Left) => {
     edit(null)
-    const changed = words !== null && words !== wordsOf(r) ? said(figure, r, words) : null
+    const changed = words !== null && words !== wordsOf(r) ? retyped(figure, r, words) : null
     if (how === 'back') {
       const joined = joinRow(figure, rows, i)
       if (joined) apply(joined.edit)
@@ -54,7 +60,7 @@ export function useTyping(work: Work, rows: readonly OutlineRow[], focusRow: (i:
     const now = changed ? applied(figure, changed).figure : figure
     const moved = r.row === 'node' ? levelled(now, r.id, how === 'indent' ? 1 : -1) : null
     if (changed ?? moved) apply(all(changed, moved))
-    if (r.row === 'node' && !moved) work.tell('It cannot move further that way.')
+    if (r.row === 'node' && !moved) work.tell(t('It cannot move further that way.'))
     editRow(r)
   }
   const typed = (r: OutlineRow | null, words: string | null, how: Left) => {
@@ -102,7 +108,7 @@ function newRow(f: Figure, r: OutlineRow | null, words: string, level: number, n
 }
 
 /** What typing these words into a row changes. */
-function said(f: Figure, r: OutlineRow, words: string): Edit | null {
+function retyped(f: Figure, r: OutlineRow, words: string): Edit | null {
   if (r.row === 'node') return rename(r.id, words)
   if (r.row === 'detail') return { do: 'setNode', id: r.id, set: { detail: words || null } }
   if (r.row !== 'statement') return r.row === 'branch' ? renameLink(r.id, words) : null

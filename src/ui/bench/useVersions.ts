@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { z } from 'zod/mini'
 import { isFigure, type Figure } from '@/core/figure'
 import { ask, send } from '../send'
+import { useWords } from '../words/words'
 
 const versionSchema = z.object({
   id: z.string(),
@@ -51,14 +52,16 @@ export function useKeepingVersions(folio: string, figure: Figure): void {
 
 /** The list of versions, and what can be done with it; sentences where it could not be done. */
 export function useVersions(folio: string, figure: string) {
+  const t = useWords()
   const [versions, setVersions] = useState<readonly Version[] | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const load = useCallback(async () => {
     const answer = await ask('GET', pathOf(folio, figure))
     const read = 'json' in answer ? answerSchema.safeParse(answer.json) : null
     if (read?.success) setVersions(read.data.versions)
-    else setProblem('problem' in answer ? answer.problem : 'The list of versions could not be read. Reload the page.')
-  }, [folio, figure])
+    else
+      setProblem('problem' in answer ? answer.problem : t('The list of versions could not be read. Reload the page.'))
+  }, [folio, figure, t])
   useEffect(() => {
     let current = true
     // How it stands now is the first of them.

@@ -15,9 +15,13 @@ import { useInsets } from './useInsets'
 import { usePictures } from './usePictures'
 import type { Passage } from './usePassage'
 import type { Ghost, Work } from './work'
+import { said } from '@/core/words'
 
 const NOTHING: Selection = []
-const TOO_MUCH = `A figure holds ${MAX_NODES} nodes of ${MAX_NODE_TEXT} letters each; this would be more. Nothing was changed. Split it into several figures.`
+const TOO_MUCH = said(
+  'A figure holds {MAX_NODES} nodes of {MAX_NODE_TEXT} letters each; this would be more. Nothing was changed. Split it into several figures.',
+  { MAX_NODES, MAX_NODE_TEXT },
+)
 
 /** The figure on the bench with all that one does to it: what is selected, being typed, tried out; and the one way to change it. */
 export function useWork(folio: OpenFolio, shared: SharedFigure, passage: Passage | null): Work {

@@ -1,9 +1,10 @@
 /** Walking the figure by the arrow keys: to what stands in that direction, what is linked before what is not; and the words
  *  that tell where one is. */
 import { notesAbout, outlineOf } from '@/core/document'
-import { linksInOrder, type Figure } from '@/core/figure'
+import { linksInOrder, roleNames, type Figure } from '@/core/figure'
 import { centreOf } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
+import { said, type Tell } from '@/core/words'
 
 export const arrows: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
@@ -34,34 +35,38 @@ export function walk(figure: Figure, scene: Scene, from: string | null, by: read
 }
 
 /** A node as it is announced: what it is, its words, where it leads, what leads to it. */
-export function told(figure: Figure, id: string): string {
+export function told(figure: Figure, id: string, t: Tell): string {
   const words = (other: string) => figure.nodes[other]?.text ?? ''
   const node = figure.nodes[id]
-  if (!node) return toldNote(figure, id)
+  if (!node) return toldNote(figure, id, t)
   const links = linksInOrder(figure)
   const out = links.filter((l) => l.from === id).map((l) => `${l.text ? `${l.text}: ` : ''}${words(l.to)}`)
   const into = links.filter((l) => l.to === id).map((l) => words(l.from))
   const sets = (node.memberOf ?? []).map(words).filter(Boolean)
   return [
-    `${node.role}: ${node.text || 'no words yet'}`,
+    t('{role}: {words}', { role: said(roleNames[node.role]), words: node.text || said('no words yet') }),
     node.detail ?? '',
-    node.actor ? `done by ${node.actor}` : '',
-    sets.length > 0 ? `in ${sets.join(' and ')}` : '',
-    out.length > 0 ? `leads to ${out.join('; ')}` : '',
-    into.length > 0 ? `from ${into.join('; ')}` : '',
-    ...notesAbout(figure, { part: id }).map((n) => `note: ${n.text}`),
-    node.held ? 'held in place' : '',
+    node.actor ? t('done by {actor}', { actor: node.actor }) : '',
+    sets.length > 0 ? t('in {sets}', { sets }) : '',
+    out.length > 0 ? t('leads to {out}', { out: out.join('; ') }) : '',
+    into.length > 0 ? t('from {into}', { into: into.join('; ') }) : '',
+    ...notesAbout(figure, { part: id }).map((n) => t('note: {words}', { words: n.text })),
+    node.held ? t('held in place') : '',
   ]
     .filter(Boolean)
     .join(', ')
 }
 
-function toldNote(figure: Figure, id: string): string {
+function toldNote(figure: Figure, id: string, t: Tell): string {
   const note = figure.notes?.[id]
   if (!note) return ''
-  const words = (ids: readonly string[]) => ids.map((i) => figure.nodes[i]?.text ?? '').join(' and ')
+  const words = (ids: readonly string[]) => ids.map((i) => figure.nodes[i]?.text ?? '')
   const link = note.about && 'part' in note.about ? figure.links[note.about.part] : undefined
   const about = note.about === null ? [] : 'region' in note.about ? note.about.region : [note.about.part]
-  const what = link ? `the link from ${words([link.from])} to ${words([link.to])}` : words(about)
-  return `note: ${note.text || 'no words yet'}, about ${what || 'the whole figure'}`
+  const what = link
+    ? said('the link from {from} to {to}', { from: words([link.from]), to: words([link.to]) })
+    : words(about).some(Boolean)
+      ? said('{words}', { words: words(about) })
+      : said('the whole figure')
+  return t('note: {words}, about {what}', { words: note.text || said('no words yet'), what })
 }

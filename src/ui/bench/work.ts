@@ -8,9 +8,11 @@ import type { BenchActions } from './useActions'
 import type { Apply, Edits, Picture } from './useBench'
 import type { Insets } from './useInsets'
 import type { PictureActions } from './usePictures'
+import type { Notify } from '../chrome/Notice'
+import type { Said } from '@/core/words'
 
 /** What would come of an edit, shown on the stage before it is made. */
-export type Ghost = { readonly edit: Edit; readonly says: string }
+export type Ghost = { readonly edit: Edit; readonly says: Said }
 
 export type Work = {
   readonly folio: OpenFolio
@@ -39,5 +41,5 @@ export type Work = {
   readonly insets: Insets
   readonly pictures: PictureActions
   readonly edits: Edits
-  readonly tell: (text: string, action?: { label: string; run: () => void }) => void
+  readonly tell: Notify
 }

@@ -1,8 +1,11 @@
+import type { Said } from '@/core/words'
+import { useSay } from '../words/words'
+
 type Props<V extends string> = {
   readonly label: string
   readonly value: V
   /** What each value is called, in their order. */
-  readonly among: Readonly<Record<V, string>>
+  readonly among: Readonly<Record<V, string | Said>>
   readonly onChange: (value: V) => void
   /** The label is shown beside it, or only told. */
   readonly shown?: boolean
@@ -11,6 +14,7 @@ type Props<V extends string> = {
 
 /** One of a few values, by the platform's own list. */
 export function Choice<V extends string>({ label, value, among, onChange, shown = true, className = '' }: Props<V>) {
+  const say = useSay()
   const select = (
     <select
       aria-label={shown ? undefined : label}
@@ -20,7 +24,7 @@ export function Choice<V extends string>({ label, value, among, onChange, shown 
     >
       {(Object.keys(among) as V[]).map((v) => (
         <option key={v} value={v}>
-          {among[v]}
+          {say(among[v])}
         </option>
       ))}
     </select>

@@ -13,8 +13,10 @@ import { useState } from 'react'
 import type { Command } from './keyPlaces'
 import { recentFirst, recentNames, remember } from './recent'
 import { shownKeys } from './shownKeys'
+import { useWords } from '../words/words'
 
 export function CommandFinder({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
+  const t = useWords()
   const [query, setQuery] = useState('')
   const [ordered] = useState(() => recentFirst(commands, recentNames()))
   const words = query.toLowerCase().split(/\s+/).filter(Boolean)
@@ -24,7 +26,7 @@ export function CommandFinder({ commands, onClose }: { commands: readonly Comman
       <div className="fixed inset-0 bg-ink/20" aria-hidden="true" />
       <div className="fixed inset-x-0 top-[12vh] flex justify-center px-4">
         <DialogPanel className="w-full max-w-[34rem] rounded-lg border border-rule bg-page shadow-xl">
-          <DialogTitle className="px-4 pt-3 text-[13px] text-quiet">Find a command</DialogTitle>
+          <DialogTitle className="px-4 pt-3 text-[13px] text-quiet">{t('Find a command')}</DialogTitle>
           <Combobox<Command | null>
             immediate
             value={null}
@@ -36,8 +38,8 @@ export function CommandFinder({ commands, onClose }: { commands: readonly Comman
           >
             <ComboboxInput
               autoFocus
-              aria-label="Find a command"
-              placeholder="Type a few letters of what you want to do"
+              aria-label={t('Find a command')}
+              placeholder={t('Type a few letters of what you want to do')}
               className="w-full border-b border-rule bg-transparent px-4 py-2.5 text-[16px] outline-none"
               onChange={(e) => setQuery(e.target.value)}
             />
@@ -54,7 +56,7 @@ export function CommandFinder({ commands, onClose }: { commands: readonly Comman
               ))}
             </ComboboxOptions>
             {found.length === 0 && (
-              <p className="px-4 pb-3 text-quiet">No command has these words. Try fewer letters.</p>
+              <p className="px-4 pb-3 text-quiet">{t('No command has these words. Try fewer letters.')}</p>
             )}
           </Combobox>
         </DialogPanel>

@@ -3,30 +3,35 @@
 import { usePathname } from 'next/navigation'
 import { createContext, useCallback, useContext, useEffect, useRef, useState, type ReactNode } from 'react'
 import { X } from 'lucide-react'
+import { useSay, useWords } from '../words/words'
+import type { Said } from '@/core/words'
 
 type Shown = {
-  readonly text: string
-  readonly action: { readonly label: string; readonly run: () => void } | null
+  readonly text: string | Said
+  readonly action: { readonly label: string | Said; readonly run: () => void } | null
   readonly key: number
   /** The page it speaks of: on another it would be in the way. */
   readonly page: string
 }
-type Tell = (text: string, action?: { label: string; run: () => void }) => void
+/** A sentence, or one that was put together already. */
+export type Notify = (text: string | Said, action?: { label: string | Said; run: () => void }) => void
 
-const NoticeContext = createContext<Tell>(() => undefined)
-export const useNotice = (): Tell => useContext(NoticeContext)
+const NoticeContext = createContext<Notify>(() => undefined)
+export const useNotice = (): Notify => useContext(NoticeContext)
 
 const STAYS_MS = 12_000
 
 /** One line at the foot of the page: what happened, and how to take it back. */
 export function NoticeProvider({ children }: { children: ReactNode }) {
+  const t = useWords()
+  const say = useSay()
   const [shown, setShown] = useState<Shown | null>(null)
   const page = usePathname()
   const here = useRef(page)
   useEffect(() => {
     here.current = page
   }, [page])
-  const tell = useCallback<Tell>(
+  const tell = useCallback<Notify>(
     (text, action) => setShown({ text, action: action ?? null, key: performance.now(), page: here.current }),
     [],
   )
@@ -45,7 +50,7 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
       >
         {shown?.page === page && (
           <div className="pointer-events-auto flex max-w-[46rem] items-center gap-4 rounded-lg bg-ink px-4 py-2.5 text-[14px] text-page shadow-lg">
-            <span>{shown.text}</span>
+            <span>{say(shown.text)}</span>
             {shown.action && (
               <button
                 type="button"
@@ -55,10 +60,10 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
                   setShown(null)
                 }}
               >
-                {shown.action.label}
+                {say(shown.action.label)}
               </button>
             )}
-            <button type="button" aria-label="Close this notice" onClick={() => setShown(null)}>
+            <button type="button" aria-label={t('Close this notice')} onClick={() => setShown(null)}>
               <X size={16} aria-hidden="true" />
             </button>
           </div>

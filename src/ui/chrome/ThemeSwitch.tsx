@@ -2,8 +2,10 @@
 
 import { Moon, Sun } from 'lucide-react'
 import { useTheme } from './theme'
+import { useWords } from '../words/words'
 
 export function ThemeSwitch() {
+  const t = useWords()
   const { theme, setTheme } = useTheme()
   const other = theme === 'dark' ? 'light' : 'dark'
   return (
@@ -11,8 +13,8 @@ export function ThemeSwitch() {
       type="button"
       className="quiet-button"
       onClick={() => setTheme(other)}
-      aria-label={`Use the ${other} theme`}
-      title={`Use the ${other} theme`}
+      aria-label={other === 'dark' ? t('Use the dark theme') : t('Use the light theme')}
+      title={other === 'dark' ? t('Use the dark theme') : t('Use the light theme')}
     >
       {theme === 'dark' ? <Sun size={16} aria-hidden="true" /> : <Moon size={16} aria-hidden="true" />}
     </button>

@@ -7,6 +7,7 @@ import { PersonMenu } from '../people/PersonMenu'
 import { ThemeSwitch } from './ThemeSwitch'
 import { TOP_TOOLS } from './TopTools'
 import { Wordmark } from './Wordmark'
+import { useWords } from '../words/words'
 
 export type Crumb = { readonly text: string; readonly href: string | null }
 export type StageLink = {
@@ -26,11 +27,12 @@ export function TopLine({
   status?: ReactNode
   stages?: readonly StageLink[]
 }) {
+  const t = useWords()
   const openFinder = useCommandFinder()
   return (
     <header className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule bg-paper px-5">
       <Wordmark />
-      <nav aria-label="Where you are" className="flex min-w-0 items-center gap-2 text-quiet">
+      <nav aria-label={t('Where you are')} className="flex min-w-0 items-center gap-2 text-quiet">
         {crumbs.map((c, i) => (
           <span key={`${i} ${c.text}`} className="flex min-w-0 items-center gap-2">
             {i > 0 && <span aria-hidden="true">/</span>}
@@ -56,7 +58,7 @@ export function TopLine({
         onClick={openFinder}
         aria-keyshortcuts="Control+K"
       >
-        Find a command
+        {t('Find a command')}
       </button>
       <ThemeSwitch />
       <PersonMenu />
@@ -65,10 +67,13 @@ export function TopLine({
 }
 
 function Stages({ stages }: { stages: readonly StageLink[] }) {
+  const t = useWords()
   return (
-    <nav aria-label="Stages" className="flex h-full items-stretch gap-6">
+    <nav aria-label={t('Stages')} className="flex h-full items-stretch gap-6">
       {stages.map((s) => {
-        const look = `flex items-center border-b-2 pt-0.5 ${s.current ? 'border-needle font-bold text-ink' : 'border-transparent text-quiet hover:text-ink'}`
+        const look = `flex items-center border-b-2 pt-0.5 ${
+          s.current ? 'border-needle font-bold text-ink' : 'border-transparent text-quiet hover:text-ink'
+        }`
         return s.href ? (
           <Link key={s.name} href={s.href} className={look} aria-current={s.current ? 'step' : undefined}>
             {s.name}

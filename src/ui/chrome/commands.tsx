@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic'
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { commandFor, placeOf, type Command } from './keyPlaces'
+import { useWords } from '../words/words'
 
 type Registry = { readonly offer: (list: readonly Command[]) => () => void; readonly open: () => void }
 const CommandContext = createContext<Registry>({ offer: () => () => undefined, open: () => undefined })
@@ -21,6 +22,7 @@ export function useCommands(commands: readonly Command[]): void {
 export const useCommandFinder = (): (() => void) => useContext(CommandContext).open
 
 export function CommandProvider({ children }: { children: ReactNode }) {
+  const t = useWords()
   const offered = useRef(new Set<readonly Command[]>())
   const [listed, setListed] = useState<readonly Command[] | null>(null)
   const [sheet, setSheet] = useState<readonly Command[] | null>(null)
@@ -43,13 +45,13 @@ export function CommandProvider({ children }: { children: ReactNode }) {
   }, [])
   useEffect(() => {
     const find: Command = {
-      name: 'Find a command',
+      name: t('Find a command'),
       keys: 'Mod+K',
       at: ['page', 'manuscript', 'field'],
       run: registry.open,
     }
     const all = (): Command[] => [find, ...offered.current].flat()
-    const shortcuts: Command = { name: 'Show all shortcuts', keys: 'Shift+?', run: () => setSheet(all()) }
+    const shortcuts: Command = { name: t('Show all shortcuts'), keys: 'Shift+?', run: () => setSheet(all()) }
     const own = [shortcuts]
     const kept = offered.current
     kept.add(own)
@@ -64,7 +66,7 @@ export function CommandProvider({ children }: { children: ReactNode }) {
       kept.delete(own)
       window.removeEventListener('keydown', onKey)
     }
-  }, [registry])
+  }, [registry, t])
   return (
     <CommandContext.Provider value={registry}>
       {children}

@@ -6,8 +6,10 @@ import { useNotice } from '../chrome/Notice'
 import { Tick } from '../chrome/Tick'
 import { useMay } from '../folio/rights'
 import type { OpenFolio } from '../folio/useFolio'
-import { atTime } from '../people/time'
+import { useDates } from '../words/dates'
 import { useAsked } from '../people/useAsked'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 const schema = z.object({
   pages: z.array(
@@ -33,6 +35,7 @@ type Props = {
 export const PublicPages = (props: Props) => (useMay('publish') ? <Pages {...props} /> : null)
 
 function Pages({ folio, figure, theme }: Props) {
+  const t = useWords()
   const tell = useNotice()
   const path = `/api/folios/${folio.id}/pages`
   const { value, change } = useAsked(path, schema)
@@ -42,23 +45,24 @@ function Pages({ folio, figure, theme }: Props) {
     setBusy(true)
     // What is shown is what the server has.
     if (await folio.connection.settled(WAIT_MS)) await change('POST', path, { figure, follows: false, theme })
-    else tell('The last changes have not reached the server yet. Wait for “Saved” and try again.')
+    else tell(t('The last changes have not reached the server yet. Wait for “Saved” and try again.'))
     setBusy(false)
   }
   return (
-    <section aria-label="Public page" className="flex flex-col gap-2 text-[13px]">
-      <h3 className="text-quiet">Public page</h3>
+    <section aria-label={t('Public page')} className="flex flex-col gap-2 text-[13px]">
+      <h3 className="text-quiet">{t('Public page')}</h3>
       {own.map((p) => (
         <PublishedPage key={p.token} page={p} path={`${path}/${p.token}`} change={change} />
       ))}
       {own.length === 0 && (
         <>
           <p className="text-quiet">
-            {figure === null ? 'The text with its figures' : 'This figure'}, read-only, for whoever has the address; to
-            be put into other pages, too.
+            {figure === null
+              ? t('The text with its figures, read-only, for whoever has the address; to be put into other pages, too.')
+              : t('This figure, read-only, for whoever has the address; to be put into other pages, too.')}
           </p>
           <button type="button" className="button self-start" disabled={busy} onClick={() => void publish()}>
-            {busy ? 'Publishing …' : 'Publish a page'}
+            {busy ? t('Publishing …') : t('Publish a page')}
           </button>
         </>
       )}
@@ -66,50 +70,57 @@ function Pages({ folio, figure, theme }: Props) {
   )
 }
 
-const seenWords = ({ seen, seenLately }: Page): string =>
-  seen === 0 ? 'not seen yet' : `seen ${seenLately} times in thirty days, ${seen} at all`
+const seenWords = ({ seen, seenLately }: Page): Said =>
+  seen === 0
+    ? said('not seen yet')
+    : said('seen {lately} times in thirty days, {seen} at all', { lately: seenLately, seen })
 
 type PublishedProps = { readonly page: Page; readonly path: string; readonly change: Change }
 
 function PublishedPage({ page, path, change }: PublishedProps) {
+  const t = useWords()
+  const { atTime } = useDates()
   const tell = useNotice()
   const address = `${location.origin}/public/${page.token}`
   const copy = async (words: string, says: string) => {
     await navigator.clipboard.writeText(words)
     tell(says)
   }
-  const embed = `<iframe src="${address}?embed" width="720" height="${page.height}" title="${page.title.replace(/["&<>]/g, ' ')}" loading="lazy" style="border:0"></iframe>`
+  const title = page.title.replace(/["&<>]/g, ' ')
+  const embed = `<iframe src="${address}?embed" width="720" height="${page.height}" title="${title}" loading="lazy" style="border:0"></iframe>`
   return (
     <div className="flex flex-col gap-2 rounded border border-rule px-3 py-2">
       <a className="truncate text-sea underline" href={address} target="_blank" rel="noreferrer">
         {address}
       </a>
-      <p className="text-quiet">
-        as of {atTime(page.pageAt)} · {seenWords(page)}
-      </p>
+      <p className="text-quiet">{t('as of {time} · {seen}', { time: atTime(page.pageAt), seen: seenWords(page) })}</p>
       <Tick
         on={page.follows}
-        says="Goes with every change"
+        says={t('Goes with every change')}
         onChange={(follows) => void change('PATCH', path, { follows })}
       />
       <div className="flex flex-wrap gap-1">
-        <button type="button" className="button" onClick={() => void copy(address, 'The address is on the clipboard.')}>
-          Copy the address
+        <button
+          type="button"
+          className="button"
+          onClick={() => void copy(address, t('The address is on the clipboard.'))}
+        >
+          {t('Copy the address')}
         </button>
         <button
           type="button"
           className="quiet-button"
-          onClick={() => void copy(embed, 'The code for other pages is on the clipboard.')}
+          onClick={() => void copy(embed, t('The code for other pages is on the clipboard.'))}
         >
-          Copy for other pages
+          {t('Copy for other pages')}
         </button>
         {!page.follows && (
           <button type="button" className="quiet-button" onClick={() => void change('PATCH', path, { update: true })}>
-            Update it now
+            {t('Update it now')}
           </button>
         )}
         <button type="button" className="quiet-button" onClick={() => void change('DELETE', path)}>
-          Take it back
+          {t('Take it back')}
         </button>
       </div>
     </div>

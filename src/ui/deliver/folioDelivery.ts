@@ -1,9 +1,10 @@
 /** How a whole folio is delivered: by the place it goes to, then as one likes. Pure, apart from remembering it. */
 import { z } from 'zod/mini'
+import { own, said, type Said } from '@/core/words'
 
 type Format = {
-  readonly name: string
-  readonly hint: string
+  readonly name: Said
+  readonly hint: Said
   /** It can hold the manuscript; its pages have a size; its connectors can be glued; its figures are files of their own. */
   readonly text: boolean
   readonly pages: boolean
@@ -14,20 +15,28 @@ const document = { text: true, pages: true, glue: false, many: false }
 const deck = { text: false, pages: false, glue: true, many: false }
 
 export const folioFormats = {
-  docx: { name: 'Word document (DOCX)', hint: 'text you can go on writing in, figures as sharp pictures', ...document },
-  odt: { name: 'OpenDocument text (ODT)', hint: 'the same, for LibreOffice and others', ...document },
-  pdf: { name: 'PDF', hint: 'to be read and printed as it is', ...document },
-  pptx: { name: 'Slides (PPTX)', hint: 'a slide for each figure, of shapes and connectors you can edit', ...deck },
-  odp: { name: 'OpenDocument slides (ODP)', hint: 'the same, for LibreOffice and others', ...deck },
+  docx: {
+    name: said('Word document (DOCX)'),
+    hint: said('text you can go on writing in, figures as sharp pictures'),
+    ...document,
+  },
+  odt: { name: said('OpenDocument text (ODT)'), hint: said('the same, for LibreOffice and others'), ...document },
+  pdf: { name: own('PDF'), hint: said('to be read and printed as it is'), ...document },
+  pptx: {
+    name: said('Slides (PPTX)'),
+    hint: said('a slide for each figure, of shapes and connectors you can edit'),
+    ...deck,
+  },
+  odp: { name: said('OpenDocument slides (ODP)'), hint: said('the same, for LibreOffice and others'), ...deck },
   html: {
-    name: 'Web page (HTML)',
-    hint: 'one file that needs nothing else; figures can be walked and zoomed',
+    name: said('Web page (HTML)'),
+    hint: said('one file that needs nothing else; figures can be walked and zoomed'),
     ...document,
     pages: false,
   },
   zip: {
-    name: 'Figures as files (ZIP)',
-    hint: 'each figure a file, with a list of what is there',
+    name: said('Figures as files (ZIP)'),
+    hint: said('each figure a file, with a list of what is there'),
     ...deck,
     glue: false,
     many: true,
@@ -66,26 +75,26 @@ export const firstFolioDelivery = (
 
 /** What a place of use asks for, all at once. */
 export const places: Readonly<
-  Record<string, { readonly name: string; readonly hint: string; readonly sets: Partial<FolioDelivery> }>
+  Record<string, { readonly name: Said; readonly hint: Said; readonly sets: Partial<FolioDelivery> }>
 > = {
   handbook: {
-    name: 'Handbook page',
-    hint: 'a document to go on writing in',
+    name: said('Handbook page'),
+    hint: said('a document to go on writing in'),
     sets: { format: 'docx', text: true, theme: 'light', background: false, reframe: true },
   },
   slides: {
-    name: 'Slide deck',
-    hint: 'one figure a slide, editable',
+    name: said('Slide deck'),
+    hint: said('one figure a slide, editable'),
     sets: { format: 'pptx', background: true, reframe: true, glue: true },
   },
   web: {
-    name: 'Web article',
-    hint: 'one page, light and dark',
+    name: said('Web article'),
+    hint: said('one page, light and dark'),
     sets: { format: 'html', text: true, background: false, reframe: true },
   },
   print: {
-    name: 'Print',
-    hint: 'a PDF for paper',
+    name: said('Print'),
+    hint: said('a PDF for paper'),
     sets: { format: 'pdf', text: true, theme: 'light', background: false, reframe: true },
   },
 }
@@ -134,10 +143,11 @@ export const exportListSchema = z.object({
 export type ExportRow = z.infer<typeof exportListSchema>['exports'][number]
 
 /** How it stands with one, in words. */
-export function standsAs({ state, done, total, problem }: ExportRow): string {
-  if (state === 'waiting') return 'Waiting for the one before it'
-  if (state === 'working') return total > 0 ? `Figure ${Math.min(done + 1, total)} of ${total}` : 'Being made'
-  if (state === 'failed') return problem ?? 'It could not be made. Ask for it again.'
-  return state === 'done' ? 'Ready' : 'Stopped'
+export function standsAs({ state, done, total, problem }: ExportRow): Said {
+  if (state === 'waiting') return said('Waiting for the one before it')
+  if (state === 'working')
+    return total > 0 ? said('Figure {at} of {total}', { at: Math.min(done + 1, total), total }) : said('Being made')
+  if (state === 'failed') return problem ? own(problem) : said('It could not be made. Ask for it again.')
+  return state === 'done' ? said('Ready') : said('Stopped')
 }
 export const isUnderWay = (e: ExportRow): boolean => e.state === 'waiting' || e.state === 'working'

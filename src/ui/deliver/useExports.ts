@@ -5,6 +5,7 @@ import { useNotice } from '../chrome/Notice'
 import type { OpenFolio } from '../folio/useFolio'
 import { ask, send } from '../send'
 import { exportListSchema, isUnderWay, type ExportRow, type FolioDelivery } from './folioDelivery'
+import { useWords } from '../words/words'
 
 const LOOK_MS = 700
 const WAIT_MS = 5000
@@ -18,6 +19,7 @@ export type Exports = {
 
 /** The files of a folio: asked for, watched while they are made, fetched when they are ready. */
 export function useExports(folio: OpenFolio): Exports {
+  const t = useWords()
   const tell = useNotice()
   const [rows, setRows] = useState<readonly ExportRow[]>([])
   const [asking, setAsking] = useState(false)
@@ -53,7 +55,7 @@ export function useExports(folio: OpenFolio): Exports {
         if ('problem' in answer) tell(answer.problem)
         else mine.current.add((answer.json as { readonly id: string }).id)
         await look()
-      } else tell('The last changes have not reached the server yet. Wait for “Saved” and try again.')
+      } else tell(t('The last changes have not reached the server yet. Wait for “Saved” and try again.'))
       setAsking(false)
     })()
   }

@@ -6,6 +6,8 @@ import { Row } from '../bench/DetailFields'
 import { FileButton } from '../chrome/FileButton'
 import { sendFont, sendLogo } from './broughtFiles'
 import { isHere, letIn } from './ownFonts'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 type Props = {
   readonly folio: string
@@ -13,10 +15,15 @@ type Props = {
   readonly onChange: (style: HouseStyle) => void
 }
 
-const voiceNames: Readonly<Record<Voice, string>> = { heading: 'Headings', body: 'Words', numeral: 'Numerals' }
+const voiceNames: Readonly<Record<Voice, Said>> = {
+  heading: said('Headings'),
+  body: said('Words'),
+  numeral: said('Numerals'),
+}
 
 /** What a house brings of its own: a font for each voice, and its logo. */
 export function BroughtRows({ folio, style, onChange }: Props) {
+  const t = useWords()
   const [problem, setProblem] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
   const take = async <T extends object>(sending: Promise<T | string>, put: (sent: T) => HouseStyle) => {
@@ -32,34 +39,34 @@ export function BroughtRows({ folio, style, onChange }: Props) {
   }
   return (
     <fieldset className="flex flex-col gap-2.5 border-t border-rule pt-2.5" disabled={busy}>
-      <legend className="sr-only">Fonts and logo of our own</legend>
+      <legend className="sr-only">{t('Fonts and logo of our own')}</legend>
       {voices.map((voice) => (
-        <Row key={voice} label={voiceNames[voice]}>
+        <Row key={voice} label={t(voiceNames[voice])}>
           <Brought
             name={style.fonts?.[voice]?.name ?? null}
             hash={style.fonts?.[voice]?.hash ?? null}
-            instead={typefaceTable[style.type].name}
-            says="A font of our own …"
-            label={`Font file for ${voiceNames[voice].toLowerCase()}`}
+            instead={t(typefaceTable[style.type].name)}
+            says={t('A font of our own …')}
+            label={t('Font file for: {voice}', { voice: voiceNames[voice] })}
             accept=".otf,.ttf,.woff,.woff2"
             onFile={(f) => void take(sendFont(folio, f), (font) => setFont(voice, font))}
             onRemove={() => onChange(setFont(voice, null))}
           />
         </Row>
       ))}
-      <Row label="Logo">
+      <Row label={t('Logo')}>
         <Brought
-          name={style.logo ? 'On slides and full pages' : null}
+          name={style.logo ? t('On slides and full pages') : null}
           hash={null}
           instead=""
-          says="Our logo …"
-          label="File of our logo"
+          says={t('Our logo …')}
+          label={t('File of our logo')}
           accept="image/svg+xml,image/png,image/jpeg,image/webp,.svg"
           onFile={(f) => void take(sendLogo(folio, f), (logo) => ({ ...style, logo }))}
           onRemove={() => onChange({ ...style, logo: undefined })}
         />
       </Row>
-      {busy && <p className="text-[13px] text-quiet">Looking at the file …</p>}
+      {busy && <p className="text-[13px] text-quiet">{t('Looking at the file …')}</p>}
       {problem && (
         <p role="alert" className="text-[13px] text-needle">
           {problem}
@@ -83,17 +90,23 @@ type BroughtProps = {
 }
 
 function Brought({ name, hash, instead, says, label, accept, onFile, onRemove }: BroughtProps) {
+  const t = useWords()
   const lost = useLost(hash)
   if (name === null) return <FileButton says={says} label={label} accept={accept} onFile={onFile} />
   return (
     <span className="flex flex-wrap items-baseline gap-x-3">
       <span className="min-w-0 truncate">{name}</span>
-      <button type="button" className="text-button" aria-label={`${label}: take it out`} onClick={onRemove}>
-        Take it out
+      <button
+        type="button"
+        className="text-button"
+        aria-label={t('{label}: take it out', { label })}
+        onClick={onRemove}
+      >
+        {t('Take it out')}
       </button>
       {lost && (
         <span role="status" className="text-[13px] text-brass-text">
-          This font is not here any more; words are set in “{instead}”. Choose its file again.
+          {t('This font is not here any more; words are set in “{instead}”. Choose its file again.', { instead })}
         </span>
       )}
     </span>

@@ -8,16 +8,18 @@ import { Preview } from './Preview'
 import { StyleEditor } from './StyleEditor'
 import { StyleList } from './StyleList'
 import { useDressing, type Dressing } from './useDressing'
+import { useWords } from '../words/words'
 
 type Props = { readonly folio: OpenFolio; readonly onClose: () => void }
 
 /** The whole folio in one hand: its house style, a style of one's own, and all its figures as they would look. */
 export function DressFolio({ folio, onClose }: Props) {
+  const t = useWords()
   const dressing = useDressing(folio, onClose)
   return (
     <Sheet
-      title="Dress the folio"
-      hint="All its figures in one house style. What you set on single parts stays."
+      title={t('Dress the folio')}
+      hint={t('All its figures in one house style. What you set on single parts stays.')}
       size="h-full max-h-[860px] max-w-[1240px]"
       onClose={onClose}
     >
@@ -54,11 +56,12 @@ function Shown({ dressing }: { readonly dressing: Dressing }) {
 
 /** On to making one's own, and back. */
 function Ways({ dressing }: { readonly dressing: Dressing }) {
+  const t = useWords()
   const { pane, startFrom, giveUp } = dressing
   const ways = [
-    { when: pane !== 'choose', says: 'Back, keep nothing', run: giveUp },
-    { when: pane !== 'colours', says: 'In our colours …', run: () => startFrom('colours') },
-    { when: pane !== 'parts', says: 'Change its parts …', run: () => startFrom('parts') },
+    { when: pane !== 'choose', says: t('Back, keep nothing'), run: giveUp },
+    { when: pane !== 'colours', says: t('In our colours …'), run: () => startFrom('colours') },
+    { when: pane !== 'parts', says: t('Change its parts …'), run: () => startFrom('parts') },
   ]
   return (
     <div className="flex flex-wrap gap-2 border-t border-rule px-4 py-3">
@@ -74,27 +77,40 @@ function Ways({ dressing }: { readonly dressing: Dressing }) {
 }
 
 function Foot({ dressing, onClose }: { readonly dressing: Dressing; readonly onClose: () => void }) {
+  const t = useWords()
   const { apart, letFollow, dress, making, style } = dressing
   return (
-    <div role="group" aria-label="Dress or leave" className="flex items-center gap-3 border-t border-rule px-5 py-3">
+    <div
+      role="group"
+      aria-label={t('Dress or leave')}
+      className="flex items-center gap-3 border-t border-rule px-5 py-3"
+    >
       {apart.length > 0 && (
         <p className="text-[13px] text-quiet">
-          {apart.length === 1 ? 'One figure has' : `${apart.length} figures have`} a house style of{' '}
-          {apart.length === 1 ? 'its' : 'their'} own.{' '}
+          {t(
+            '{figures, plural, one {One figure has a house style of its own} other {# figures have a house style of their own}}.',
+            {
+              figures: apart.length,
+            },
+          )}{' '}
           <button type="button" className="text-button" onClick={letFollow}>
-            Let {apart.length === 1 ? 'it' : 'them'} follow the folio
+            {t('{figures, plural, one {Let it follow the folio} other {Let them follow the folio}}', {
+              figures: apart.length,
+            })}
           </button>
         </p>
       )}
       {dressing.figures.length > 1 && (
-        <Tick on={dressing.wardrobe.most !== null} says="Words of one size" onChange={dressing.oneSize} />
+        <Tick on={dressing.wardrobe.most !== null} says={t('Words of one size')} onChange={dressing.oneSize} />
       )}
-      {dressing.figures.length > 0 && <Tick on={dressing.counted} says="Figures numbered" onChange={dressing.count} />}
+      {dressing.figures.length > 0 && (
+        <Tick on={dressing.counted} says={t('Figures numbered')} onChange={dressing.count} />
+      )}
       <button type="button" className="button ml-auto" onClick={onClose}>
-        Leave as it is
+        {t('Leave as it is')}
       </button>
       <button type="button" className="button-primary" onClick={dress} disabled={!style}>
-        {making ? 'Save it, and dress the folio' : 'Dress the folio'}
+        {making ? t('Save it, and dress the folio') : t('Dress the folio')}
       </button>
     </div>
   )

@@ -10,14 +10,16 @@ import type { SharedFigure } from '../folio/useFolio'
 import { useWardrobe } from '../folio/wardrobe'
 import { SceneView } from '../scene/SceneView'
 import { recoloured } from './recoloured'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 const eyes = [
-  { id: 'all', name: 'All colours' },
-  { id: 'deuteranopia', name: 'Without green cones' },
-  { id: 'protanopia', name: 'Without red cones' },
-  { id: 'tritanopia', name: 'Without blue cones' },
-  { id: 'grey', name: 'Printed in grey' },
-] as const satisfies readonly { id: Deficiency | 'all'; name: string }[]
+  { id: 'all', name: said('All colours') },
+  { id: 'deuteranopia', name: said('Without green cones') },
+  { id: 'protanopia', name: said('Without red cones') },
+  { id: 'tritanopia', name: said('Without blue cones') },
+  { id: 'grey', name: said('Printed in grey') },
+] as const satisfies readonly { id: Deficiency | 'all'; name: Said }[]
 
 type Props = {
   readonly figures: readonly SharedFigure[]
@@ -27,15 +29,16 @@ type Props = {
 
 /** The figures of the folio as they would look, for all eyes. */
 export function Preview({ figures, style, own }: Props) {
+  const t = useWords()
   const { theme: page } = useTheme()
   const [theme, setTheme] = useState<Theme>(page)
   const [eye, setEye] = useState<Eye>('all')
   const scenes = useScenes(figures, style, own, theme)
   return (
-    <section aria-label="The figures in this style" className="flex min-h-0 flex-col bg-paper">
+    <section aria-label={t('The figures in this style')} className="flex min-h-0 flex-col bg-paper">
       <div className="flex items-center gap-4 px-4 py-2 text-[13px]">
         <span className="text-quiet">
-          {figures.length === 0 ? 'No figures yet' : figures.length === 1 ? 'One figure' : `${figures.length} figures`}
+          {t('{figures, plural, =0 {No figures yet} one {One figure} other {# figures}}', { figures: figures.length })}
         </span>
         <label className="ml-auto flex items-center gap-1.5">
           <input
@@ -43,19 +46,19 @@ export function Preview({ figures, style, own }: Props) {
             checked={theme === 'dark'}
             onChange={(e) => setTheme(e.target.checked ? 'dark' : 'light')}
           />
-          Dark
+          {t('Dark')}
         </label>
         <label className="flex items-center gap-1.5 text-quiet">
-          Seen
+          {t('Seen')}
           <select
-            aria-label="As it is seen"
+            aria-label={t('As it is seen')}
             className="field w-auto!"
             value={eye}
             onChange={(e) => setEye(eyes.find((x) => x.id === e.target.value)?.id ?? 'all')}
           >
             {eyes.map((x) => (
               <option key={x.id} value={x.id}>
-                {x.name}
+                {t(x.name)}
               </option>
             ))}
           </select>
@@ -63,13 +66,13 @@ export function Preview({ figures, style, own }: Props) {
       </div>
       <div
         role="group"
-        aria-label="Figures of the folio"
+        aria-label={t('Figures of the folio')}
         tabIndex={0}
         className="grid min-h-0 flex-1 auto-rows-min grid-cols-2 gap-4 overflow-auto px-4 pb-4"
       >
         {figures.length === 0 && (
           <p className="col-span-2 text-quiet">
-            Read a passage as a figure first; it appears here in the style you choose.
+            {t('Read a passage as a figure first; it appears here in the style you choose.')}
           </p>
         )}
         {figures.map(({ figure }) => (

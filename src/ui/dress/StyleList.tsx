@@ -2,10 +2,19 @@
 
 import { Radio, RadioGroup } from '@headlessui/react'
 import { useMemo, useState } from 'react'
-import { STANDARD_STYLE, houseStyles, paletteOf, type HouseStyle, type Theme, type Wardrobe } from '@/core/style'
+import {
+  STANDARD_STYLE,
+  houseStyles,
+  paletteOf,
+  styleSaid,
+  type HouseStyle,
+  type Theme,
+  type Wardrobe,
+} from '@/core/style'
 import { filesOf } from './broughtFiles'
 import { MOST_STYLE_FILE, downloadStyle, styleFromJson, type StyleFile } from './ownStyles'
 import { FileButton } from '../chrome/FileButton'
+import { useWords } from '../words/words'
 
 type Props = {
   readonly own: Wardrobe['own']
@@ -21,12 +30,13 @@ type Props = {
 
 /** The styles there are, those of the folio first. */
 export function StyleList(props: Props) {
+  const t = useWords()
   const { own, theme, chosen, standard, onChoose, onStandard, onImport, onRemove } = props
   const [problem, setProblem] = useState<string | null>(null)
   const all = [...Object.entries(own), ...Object.entries(houseStyles)]
   const open = async (given: File) => {
     const found =
-      given.size > MOST_STYLE_FILE ? 'This file is too large for a house style.' : styleFromJson(await given.text())
+      given.size > MOST_STYLE_FILE ? t('This file is too large for a house style.') : styleFromJson(await given.text())
     if (typeof found === 'string') return setProblem(found)
     setProblem(null)
     await onImport(found)
@@ -34,7 +44,7 @@ export function StyleList(props: Props) {
   const save = async (style: HouseStyle) => downloadStyle({ style, files: await filesOf(style) })
   return (
     <div className="min-h-0 flex-1 overflow-auto px-3 py-3">
-      <RadioGroup aria-label="House style" value={chosen} onChange={onChoose} className="flex flex-col gap-1">
+      <RadioGroup aria-label={t('House style')} value={chosen} onChange={onChoose} className="flex flex-col gap-1">
         {all.map(([id, style]) => (
           <StyleRow key={id} id={id} style={style} theme={theme} chosen={chosen === id} />
         ))}
@@ -47,23 +57,23 @@ export function StyleList(props: Props) {
             disabled={standard === null && chosen === STANDARD_STYLE}
             onChange={(e) => onStandard(e.target.checked)}
           />
-          New folios begin in this style
+          {t('New folios begin in this style')}
         </label>
       )}
       <div className="mt-3 flex flex-wrap gap-x-4 gap-y-1 px-2.5">
         {own[chosen] && (
           <>
             <button type="button" className="text-button" onClick={() => void save(own[chosen] as HouseStyle)}>
-              Export as JSON
+              {t('Export as JSON')}
             </button>
             <button type="button" className="text-button" onClick={() => onRemove(chosen)}>
-              Remove this style
+              {t('Remove this style')}
             </button>
           </>
         )}
         <FileButton
-          says="Import from JSON"
-          label="File of a house style"
+          says={t('Import from JSON')}
+          label={t('File of a house style')}
           accept=".json,application/json"
           onFile={(f) => void open(f)}
         />
@@ -79,20 +89,23 @@ export function StyleList(props: Props) {
 
 type RowProps = { readonly id: string; readonly style: HouseStyle; readonly theme: Theme; readonly chosen: boolean }
 
-const StyleRow = ({ id, style, theme, chosen }: RowProps) => (
-  <Radio
-    as="button"
-    type="button"
-    value={id}
-    className={`rounded-md border px-2.5 py-2 text-left ${chosen ? 'border-needle ring-1 ring-needle' : 'border-transparent hover:border-rule'}`}
-  >
-    <span className="flex items-center gap-2">
-      <span className="font-semibold">{style.name}</span>
-      <Swatches style={style} theme={theme} />
-    </span>
-    <span className="mt-0.5 block text-[13px] leading-snug text-quiet">{style.about}</span>
-  </Radio>
-)
+const StyleRow = ({ id, style, theme, chosen }: RowProps) => {
+  const t = useWords()
+  return (
+    <Radio
+      as="button"
+      type="button"
+      value={id}
+      className={`rounded-md border px-2.5 py-2 text-left ${chosen ? 'border-needle ring-1 ring-needle' : 'border-transparent hover:border-rule'}`}
+    >
+      <span className="flex items-center gap-2">
+        <span className="font-semibold">{t(styleSaid(id, style).name)}</span>
+        <Swatches style={style} theme={theme} />
+      </span>
+      <span className="mt-0.5 block text-[13px] leading-snug text-quiet">{t(styleSaid(id, style).about)}</span>
+    </Radio>
+  )
+}
 
 const SHOWN = 4
 

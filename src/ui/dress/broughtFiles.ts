@@ -3,6 +3,8 @@ import { z } from 'zod/mini'
 import { ownIcon } from '@/core/icons'
 import { broughtBy, type HouseStyle, type OwnFonts } from '@/core/style'
 import { ask } from '../send'
+import { said } from '@/core/words'
+import { sayNow } from '../words/words'
 
 type OwnFont = NonNullable<OwnFonts['body']>
 export type Logo = NonNullable<HouseStyle['logo']>
@@ -50,7 +52,8 @@ export async function takenIn(
     send: (file: Blob) => Promise<T | string>,
   ): Promise<T | null> => {
     const file = files[hash]
-    const sent = file === undefined ? 'The file does not hold all its fonts and pictures.' : await send(blobOf(file))
+    const sent =
+      file === undefined ? sayNow(said('The file does not hold all its fonts and pictures.')) : await send(blobOf(file))
     if (typeof sent !== 'string') return sent
     problems.push(sent)
     return null

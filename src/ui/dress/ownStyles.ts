@@ -2,6 +2,8 @@ import { nanoid } from 'nanoid'
 import { z } from 'zod/mini'
 import { houseStyleSchema, type HouseStyle } from '@/core/style'
 import { saveFile } from '../bench/saveFile'
+import { said } from '@/core/words'
+import { sayNow } from '../words/words'
 
 /** Begins with a letter, as the names of those that ship do. */
 export const newStyleId = (): string => `own-${nanoid(8)}`
@@ -20,12 +22,17 @@ export function styleFromJson(text: string): StyleFile | string {
     raw = JSON.parse(text)
   } catch {
     // Not JSON at all: said below, with what would be right.
-    return 'This file is no house style: it is not JSON. Choose a file that was exported here.'
+    return sayNow(said('This file is no house style: it is not JSON. Choose a file that was exported here.'))
   }
   const [style, beside] = [houseStyleSchema.safeParse(raw), files.safeParse(raw)]
   if (style.success && beside.success) return { style: style.data, files: beside.data.files }
   const [issue] = (style.error ?? beside.error)?.issues ?? []
-  return `This file is no house style: ${issue?.path.join('.') || 'the whole'} ${issue?.message.toLowerCase() ?? 'is not sound'}.`
+  const path = issue?.path.join('.')
+  return sayNow(
+    path
+      ? said('This file is no house style: “{path}” is not sound. Choose a file that was exported here.', { path })
+      : said('This file is no house style. Choose a file that was exported here.'),
+  )
 }
 
 /** Hands a style to the person as a file. */

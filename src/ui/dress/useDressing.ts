@@ -12,6 +12,8 @@ import { takenIn } from './broughtFiles'
 import { letIn } from './ownFonts'
 import { useStandard } from './useStandard'
 import { newStyleId, type StyleFile } from './ownStyles'
+import { said } from '@/core/words'
+import { sayNow } from '../words/words'
 
 type Making = { readonly id: string; readonly style: HouseStyle }
 export type Pane = 'choose' | 'colours' | 'parts'
@@ -47,7 +49,8 @@ export function useDressing(folio: OpenFolio, onClose: () => void) {
     startFrom: (next: Pane) => {
       const own = wardrobe.own[chosen]
       if (!making && own) make({ id: chosen, style: own })
-      else if (!making && style) make({ id: newStyleId(), style: { ...style, name: `${style.name}, ours` } })
+      else if (!making && style)
+        make({ id: newStyleId(), style: { ...style, name: sayNow(said('{style}, ours', { style: style.name })) } })
       setPane(next)
     },
     edit: (next: HouseStyle) => {
@@ -74,7 +77,7 @@ export function useDressing(folio: OpenFolio, onClose: () => void) {
       if (making && isFull(wardrobe, making.id)) return tell(FULL)
       const undo = putOn(folio, making, chosen, wardrobe.style)
       onClose()
-      tell(`The folio is dressed in “${style?.name}”.`, { label: 'Take it back', run: undo })
+      tell(said('The folio is dressed in “{name}”.', { name: style?.name }), { label: said('Take it back'), run: undo })
     },
   }
 }
@@ -104,7 +107,9 @@ function counting({ counted: _before, ...dress }: Figure['dress'], on: boolean):
   return on ? { ...dress, counted: true } : dress
 }
 
-const FULL = `A folio holds ${MOST_OWN_STYLES} styles of its own. Remove one first; nothing was changed.`
+const FULL = said('A folio holds {most} styles of its own. Remove one first; nothing was changed.', {
+  most: MOST_OWN_STYLES,
+})
 /** There is no room for one more. */
 const isFull = ({ own }: Wardrobe, id: string): boolean => !own[id] && Object.keys(own).length >= MOST_OWN_STYLES
 

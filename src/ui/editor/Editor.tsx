@@ -13,6 +13,7 @@ import { keyPlugins, writing } from './keys'
 import { pastePlugin } from './paste'
 import { offsetAt, positionsOf, projectDoc, spanBetween } from './projectDoc'
 import { manuscriptSchema } from './schema'
+import { useWords } from '../words/words'
 
 export type EditorHandle = {
   readonly run: (name: keyof typeof writing) => void
@@ -83,7 +84,7 @@ function caretOf({ name, color }: { readonly name: string; readonly color: strin
   return caret
 }
 
-const hintPlugin = () =>
+const hintPlugin = (hint: string) =>
   new Plugin({
     props: {
       decorations: (state) => {
@@ -92,7 +93,7 @@ const hintPlugin = () =>
         return DecorationSet.create(state.doc, [
           Decoration.node(0, first.nodeSize, {
             class: 'is-empty',
-            'data-hint': 'Write or paste here: steps, a list, a page of a handbook …',
+            'data-hint': hint,
           }),
         ])
       },
@@ -101,6 +102,7 @@ const hintPlugin = () =>
 
 /** The manuscript: a rich-text editor on the shared document. */
 export function Editor({ fragment, marks, carets, editable, handle, onText, onMark, onPoint, onTooLong }: Props) {
+  const t = useWords()
   const mount = useRef<HTMLDivElement>(null)
   const view = useRef<EditorView | null>(null)
   const calls = useRef({ onText, onMark, onPoint, onTooLong, editable })
@@ -122,7 +124,7 @@ export function Editor({ fragment, marks, carets, editable, handle, onText, onMa
           pastePlugin((n, l) => calls.current.onTooLong(n, l)),
           tableEditing(),
           marksPlugin(),
-          hintPlugin(),
+          hintPlugin(t('Write or paste here: steps, a list, a page of a handbook …')),
         ],
       }),
       editable: () => calls.current.editable,
@@ -131,7 +133,7 @@ export function Editor({ fragment, marks, carets, editable, handle, onText, onMa
         'data-key-place': 'manuscript',
         role: 'textbox',
         'aria-multiline': 'true',
-        'aria-label': 'Manuscript',
+        'aria-label': t('Manuscript'),
         'aria-readonly': String(!calls.current.editable),
         tabindex: '0',
         spellcheck: 'true',
@@ -162,7 +164,7 @@ export function Editor({ fragment, marks, carets, editable, handle, onText, onMa
       view.current = null
       editor.destroy()
     }
-  }, [fragment, carets])
+  }, [fragment, carets, t])
 
   useEffect(() => {
     const v = view.current

@@ -7,6 +7,7 @@ import type { Command, Plugin } from 'prosemirror-state'
 import { goToNextCell } from 'prosemirror-tables'
 import { redo, undo } from 'y-prosemirror'
 import { manuscriptSchema as s } from './schema'
+import { said, type Said } from '@/core/words'
 
 const { nodes, marks } = s as typeof s & { nodes: typeof s.nodes; marks: typeof s.marks }
 const node = (name: string) => {
@@ -42,17 +43,17 @@ const insertTable: Command = (state, dispatch) => {
 
 /** What a writer can do to the manuscript, by name: for the keys, the line of tools and the command finder alike. */
 export const writing = {
-  bold: { name: 'Bold', keys: 'Mod-b', run: toggleMark(mark('strong')) },
-  italic: { name: 'Italic', keys: 'Mod-i', run: toggleMark(mark('em')) },
-  paragraph: { name: 'Paragraph', keys: 'Mod-Alt-0', run: setBlockType(node('paragraph')) },
-  heading1: { name: 'Heading 1', keys: 'Mod-Alt-1', run: setBlockType(node('heading'), { level: 1 }) },
-  heading2: { name: 'Heading 2', keys: 'Mod-Alt-2', run: setBlockType(node('heading'), { level: 2 }) },
-  bullets: { name: 'Bulleted list', keys: 'Mod-Shift-8', run: wrapInList(node('bullet_list')) },
-  numbers: { name: 'Numbered list', keys: 'Mod-Shift-7', run: wrapInList(node('ordered_list')) },
-  table: { name: 'Table', keys: 'Mod-Alt-t', run: insertTable },
-  undo: { name: 'Undo', keys: 'Mod-z', run: undo },
-  redo: { name: 'Redo', keys: 'Mod-y', run: redo },
-} as const satisfies Record<string, { name: string; keys: string; run: Command }>
+  bold: { name: said('Bold'), keys: 'Mod-b', run: toggleMark(mark('strong')) },
+  italic: { name: said('Italic'), keys: 'Mod-i', run: toggleMark(mark('em')) },
+  paragraph: { name: said('Paragraph'), keys: 'Mod-Alt-0', run: setBlockType(node('paragraph')) },
+  heading1: { name: said('Heading 1'), keys: 'Mod-Alt-1', run: setBlockType(node('heading'), { level: 1 }) },
+  heading2: { name: said('Heading 2'), keys: 'Mod-Alt-2', run: setBlockType(node('heading'), { level: 2 }) },
+  bullets: { name: said('Bulleted list'), keys: 'Mod-Shift-8', run: wrapInList(node('bullet_list')) },
+  numbers: { name: said('Numbered list'), keys: 'Mod-Shift-7', run: wrapInList(node('ordered_list')) },
+  table: { name: said('Table'), keys: 'Mod-Alt-t', run: insertTable },
+  undo: { name: said('Undo'), keys: 'Mod-z', run: undo },
+  redo: { name: said('Redo'), keys: 'Mod-y', run: redo },
+} as const satisfies Record<string, { name: Said; keys: string; run: Command }>
 
 const emphasis = (pattern: RegExp, type: MarkType): InputRule =>
   new InputRule(pattern, (state, match, start, end) => {

@@ -2,11 +2,13 @@
 
 import { useEffect, useState } from 'react'
 import { compute } from '@/workers/client'
+import { useWords } from '../words/words'
 
 const EVERY_MS = 150
 
 /** How much of what the worker loads for reading is there; nothing where nothing is on its way. */
 export function Arriving() {
+  const t = useWords()
   const [share, setShare] = useState<number | null>(null)
   useEffect(() => {
     let current = true
@@ -29,9 +31,9 @@ export function Arriving() {
         className="h-1.5 w-40 appearance-none [&::-webkit-progress-bar]:rounded [&::-webkit-progress-bar]:bg-rule [&::-webkit-progress-value]:rounded [&::-webkit-progress-value]:bg-brass"
         value={percent}
         max={100}
-        aria-label="Loading the reader"
+        aria-label={t('Loading the reader')}
       />
-      {percent} % of the reader is loaded
+      {t('{percent} % of the reader is loaded', { percent })}
     </p>
   )
 }

@@ -12,6 +12,9 @@ import { levelled } from './levels'
 import { Ring } from './Ring'
 import type { Stand } from './stand'
 import type { OpenFolio } from './useFolio'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
+import { kinds } from '@/core/figure'
 
 const placeOf = ({ figure, span }: Stand) => ({ id: figure.id, title: figure.title, start: span?.start ?? null })
 
@@ -73,6 +76,7 @@ export function Facing({
   canEdit,
   children,
 }: FacingProps) {
+  const t = useWords()
   const page = useRef<HTMLDivElement>(null)
   const tools = useRef<HTMLDivElement>(null)
   const [tops, setTops] = useState<Tops>(NO_TOPS)
@@ -121,8 +125,10 @@ export function Facing({
             type="button"
             className="absolute left-1/2 -translate-x-1/2 rounded-full p-1"
             style={{ top: (tops.open[i] ?? 0) + 2 }}
-            aria-label={`Read the passage that begins here: it reads as ${s.kind === 'process' ? 'a process' : s.kind}`}
-            title={`Reads as ${s.kind === 'process' ? 'a process' : s.kind}`}
+            aria-label={t('Read the passage that begins here: it reads as {kind}', {
+              kind: said(kinds[s.kind].within),
+            })}
+            title={t('Reads as {kind}', { kind: said(kinds[s.kind].within) })}
             onClick={() => onRead(s.span)}
           >
             <Ring state="open" active={passage?.start === s.span.start} />
@@ -134,7 +140,11 @@ export function Facing({
             href={`#figure-${s.figure.id}`}
             className="absolute left-1/2 -translate-x-1/2 rounded-full p-1"
             style={{ top: (tops.rings[i] ?? 0) + 2 }}
-            aria-label={`Figure ${i + 1}${s.drifted ? ', its text has changed' : ''}`}
+            aria-label={
+              s.drifted
+                ? t('Figure {number}, its text has changed', { number: i + 1 })
+                : t('Figure {number}', { number: i + 1 })
+            }
           >
             <Ring state={s.drifted ? 'half' : 'filled'} active={lit?.figure === s.figure.id} />
           </a>
@@ -163,7 +173,7 @@ export function Facing({
       <section
         ref={page}
         className="relative px-7 pt-6 pb-16"
-        aria-label="Facing page"
+        aria-label={t('Facing page')}
         style={{ minHeight: reading ? undefined : tops.foot + 60 }}
       >
         {reading && <div className="sticky top-1 max-h-[calc(100vh-96px)] overflow-auto">{children}</div>}
@@ -174,30 +184,30 @@ export function Facing({
                 <button
                   type="button"
                   className="quiet-button"
-                  title="One house style for all figures of the folio"
+                  title={t('One house style for all figures of the folio')}
                   onClick={onDress}
                 >
-                  Dress the folio
+                  {t('Dress the folio')}
                 </button>
               )}
               <button
                 type="button"
                 className="quiet-button"
-                title="As a document, slides, a web page or files"
+                title={t('As a document, slides, a web page or files')}
                 onClick={onDeliver}
               >
-                Deliver the folio
+                {t('Deliver the folio')}
               </button>
               {onShare && (
-                <button type="button" className="quiet-button" title="People and guest links" onClick={onShare}>
-                  Share the folio
+                <button type="button" className="quiet-button" title={t('People and guest links')} onClick={onShare}>
+                  {t('Share the folio')}
                 </button>
               )}
             </span>
             <span className={`flex flex-wrap gap-1 ${canEdit ? '' : 'hidden'}`}>
               <FileButton
-                says="Open a file"
-                label="Files: texts, tables, diagrams, and figures made here"
+                says={t('Open a file')}
+                label={t('Files: texts, tables, diagrams, and figures made here')}
                 accept={ACCEPTED}
                 multiple
                 className="quiet-button"
@@ -206,10 +216,10 @@ export function Facing({
               <button
                 type="button"
                 className="quiet-button"
-                title="From rows of a spreadsheet, or by typing"
+                title={t('From rows of a spreadsheet, or by typing')}
                 onClick={onMake}
               >
-                Make a figure by hand
+                {t('Make a figure by hand')}
               </button>
             </span>
           </div>
@@ -227,7 +237,7 @@ export function Facing({
                 shared={s}
                 drifted={s.drifted}
                 name={nameIn(all, s.figure)}
-                inside={insideOf(all, s.figure)}
+                inside={insideOf(all, s.figure, t)}
                 lit={lit?.figure === s.figure.id ? lit.parts : NO_PARTS}
                 onPoint={(part) => onPoint(s, part)}
                 onRemove={canEdit ? () => onRemove(s) : null}
@@ -235,15 +245,20 @@ export function Facing({
               />
             </div>
           ))}
-          {ordered.length === 0 && !canEdit && <p className="mt-8 text-quiet">There is no figure in this folio yet.</p>}
+          {ordered.length === 0 && !canEdit && (
+            <p className="mt-8 text-quiet">{t('There is no figure in this folio yet.')}</p>
+          )}
           {ordered.length === 0 && canEdit && (
             <div className="mt-14 max-w-[26rem] text-quiet">
-              <p className="mb-3 font-serif text-[19px] text-ink">This page is for figures.</p>
+              <p className="mb-3 font-serif text-[19px] text-ink">{t('This page is for figures.')}</p>
               <p className="mb-2">
-                Mark some text on the left, or set the caret in a paragraph or list and press Ctrl+Enter: what it can
-                become appears here.
+                {t(
+                  'Mark some text on the left, or set the caret in a paragraph or list and press Ctrl+Enter: what it can become appears here.',
+                )}
               </p>
-              {suggestions.length > 0 && <p>An open ring in the gutter marks a passage that already reads as one.</p>}
+              {suggestions.length > 0 && (
+                <p>{t('An open ring in the gutter marks a passage that already reads as one.')}</p>
+              )}
             </div>
           )}
         </div>

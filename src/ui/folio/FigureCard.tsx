@@ -5,6 +5,7 @@ import { altTextOf } from '@/core/figure'
 import { SceneView } from '../scene/SceneView'
 import { useDrawn } from '../scene/useDrawn'
 import type { SharedFigure } from './useFolio'
+import { useWords } from '../words/words'
 
 type Props = {
   readonly folio: string
@@ -35,13 +36,17 @@ export function FigureCard({
   onRemove,
   onReadAgain,
 }: Props) {
+  const t = useWords()
   const { figure } = shared
   const { scene, problem } = useDrawn(figure)
   return (
     <figure className="group" data-figure={figure.id}>
       <Link
         href={`/folio/${folio}/figure/${figure.id}`}
-        aria-label={`${onRemove ? 'Shape' : 'Look closer at'} figure ${number}${name ? `, ${name}` : ''}`}
+        aria-label={[
+          onRemove ? t('Shape figure {number}', { number }) : t('Look closer at figure {number}', { number }),
+          ...(name ? [name] : []),
+        ].join(', ')}
         className="block overflow-hidden rounded-md border border-rule hover:border-sea"
       >
         {scene ? (
@@ -58,14 +63,14 @@ export function FigureCard({
       </Link>
       {problem && (
         <p role="alert" className="mt-1 text-[13px] text-needle">
-          This figure could not be drawn: {problem}
+          {t('This figure could not be drawn: {problem}', { problem })}
         </p>
       )}
       <figcaption className="mt-1.5 flex items-center gap-1 text-[13px]">
         <span className="min-w-0 truncate text-quiet">
-          Figure {number}
+          {t('Figure {number}', { number })}
           {name && <> · {name}</>}
-          {inside && <> · inside a node of “{inside}”</>}
+          {inside && <> {t('· inside a node of “{inside}”', { inside })}</>}
         </span>
         <span className="ml-auto flex shrink-0 items-center gap-1">
           {drifted && onRemove && (
@@ -73,21 +78,21 @@ export function FigureCard({
               <Link
                 href={`/folio/${folio}/figure/${figure.id}?show=drift`}
                 className="quiet-button text-brass-text"
-                title="The passage has changed since this figure was read"
+                title={t('The passage has changed since this figure was read')}
               >
-                Text has changed: see what
+                {t('Text has changed: see what')}
               </Link>
               <button type="button" className="quiet-button" onClick={onReadAgain}>
-                Read again
+                {t('Read again')}
               </button>
             </>
           )}
           <Link href={`/folio/${folio}/figure/${figure.id}`} className="quiet-button">
-            {onRemove ? 'Shape' : 'Look closer'}
+            {onRemove ? t('Shape') : t('Look closer')}
           </Link>
           {onRemove && (
             <button type="button" className="quiet-button" onClick={onRemove}>
-              Remove
+              {t('Remove')}
             </button>
           )}
         </span>

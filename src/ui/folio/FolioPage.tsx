@@ -46,6 +46,8 @@ import { useStands } from './useStands'
 import { useSuggestions } from './useSuggestions'
 import { useReadings, type Offered, type OfferedPicture } from './useReadings'
 import { Sheets, Tools, fromPassage, litInFigure, useMarks, type SheetName } from './spreadParts'
+import { useWords } from '../words/words'
+import type { Tell } from '@/core/words'
 
 /** With all that can be done with a reading: fetched while the worker warms up, before somebody asks for one. */
 const readingsPanel = () => import('./ReadingsPanel')
@@ -61,6 +63,7 @@ type PageProps = {
 }
 
 export function FolioPage({ id, title, reader, may }: PageProps) {
+  const t = useWords()
   const { folio, sync, loaded } = useFolio(id)
   useRightsChanges(folio)
   const shownTitle = useTitle(folio) || title
@@ -68,7 +71,7 @@ export function FolioPage({ id, title, reader, may }: PageProps) {
     <>
       <TopLine
         crumbs={[
-          { text: 'Shelf', href: '/' },
+          { text: t('Shelf'), href: '/' },
           { text: shownTitle, href: null },
         ]}
         status={<SyncStatus sync={sync} />}
@@ -83,17 +86,17 @@ export function FolioPage({ id, title, reader, may }: PageProps) {
       ) : (
         <p className="p-10 text-quiet">
           {sync.is === 'offline'
-            ? 'The server cannot be reached. This page opens as soon as it answers.'
-            : 'Opening the folio …'}
+            ? t('The server cannot be reached. This page opens as soon as it answers.')
+            : t('Opening the folio …')}
         </p>
       )}
     </>
   )
 }
 
-const writingCommands = (write: (name: keyof typeof writing) => void): Command[] =>
+const writingCommands = (write: (name: keyof typeof writing) => void, t: Tell): Command[] =>
   (Object.keys(writing) as (keyof typeof writing)[]).map((name) => ({
-    name: `Manuscript: ${writing[name].name.toLowerCase()}`,
+    name: t('Manuscript: {name}', { name: writing[name].name }),
     run: () => write(name),
   }))
 
@@ -108,6 +111,7 @@ const NO_READINGS: readonly Reading[] = []
 
 /** The two facing pages: manuscript, gutter, figures. */
 function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & { readonly folio: OpenFolio }) {
+  const t = useWords()
   const canEdit = useMay('edit')
   const canShare = useMay('share')
   const canRemark = useMay('remark')
@@ -145,8 +149,8 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
     if (!canEdit) return
     const span = editor?.passage() ?? null
     if (span && span.end - span.start > 1) setPassage(fromLineStart(projection, span))
-    else tell('There is no text at the caret. Write or mark something first.')
-  }, [editor, projection, tell, canEdit])
+    else tell(t('There is no text at the caret. Write or mark something first.'))
+  }, [canEdit, editor, projection, tell, t])
   const onMark = useCallback(
     (span: Span | null) => {
       setMarked(span)
@@ -170,11 +174,11 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
     const undo = addFigure(folio, figure, anchorOf(projectShared(folio.manuscript), passage))
     setPassage(null)
     setLit(null)
-    tell('The figure stands beside its passage.', { label: 'Take it back', run: undo })
+    tell(t('The figure stands beside its passage.'), { label: t('Take it back'), run: undo })
   }
   const remove = (s: SharedFigure) => {
     const undo = removeFigure(folio, s)
-    tell('The figure is removed.', { label: 'Take it back', run: undo })
+    tell(t('The figure is removed.'), { label: t('Take it back'), run: undo })
   }
 
   const router = useRouter()
@@ -230,31 +234,34 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
     () => [
       ...(canEdit
         ? [
-            { name: 'Read the passage at the caret', keys: 'Mod+Enter', at: BOTH_PAGES, run: readPassage },
-            { name: 'Make a figure by hand: from rows, or by typing', run: makeByHand },
-            { name: 'Dress the folio: one house style for all figures', run: dress },
-            ...writingCommands(write),
+            { name: t('Read the passage at the caret'), keys: 'Mod+Enter', at: BOTH_PAGES, run: readPassage },
+            { name: t('Make a figure by hand: from rows, or by typing'), run: makeByHand },
+            { name: t('Dress the folio: one house style for all figures'), run: dress },
+            ...writingCommands(write, t),
           ]
         : []),
-      ...(onShare ? [{ name: 'Share the folio: people and guest links', run: onShare }] : []),
-      { name: 'Deliver the folio: document, slides, web page, files', run: deliver },
-      { name: 'Remarks: show or hide the list', keys: 'Alt+R', run: toggleRemarks },
-      ...(canRemark ? [{ name: 'Remark on the marked words', keys: 'Mod+Alt+M', at: BOTH_PAGES, run: askRemark }] : []),
-      ...(passage ? [{ name: 'Close the readings', keys: 'Escape', at: BOTH_PAGES, run: close }] : []),
+      ...(onShare ? [{ name: t('Share the folio: people and guest links'), run: onShare }] : []),
+      { name: t('Deliver the folio: document, slides, web page, files'), run: deliver },
+      { name: t('Remarks: show or hide the list'), keys: 'Alt+R', run: toggleRemarks },
+      ...(canRemark
+        ? [{ name: t('Remark on the marked words'), keys: 'Mod+Alt+M', at: BOTH_PAGES, run: askRemark }]
+        : []),
+      ...(passage ? [{ name: t('Close the readings'), keys: 'Escape', at: BOTH_PAGES, run: close }] : []),
     ],
     [
+      canEdit,
+      t,
       readPassage,
-      passage,
-      close,
-      write,
       makeByHand,
       dress,
-      deliver,
-      canEdit,
+      write,
       onShare,
-      canRemark,
+      deliver,
       toggleRemarks,
+      canRemark,
       askRemark,
+      passage,
+      close,
     ],
   )
   useCommands(commands)
@@ -271,12 +278,12 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
       <main
         ref={page}
         className={`min-h-0 flex-1 overflow-auto px-7 py-5 ${canEdit && drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
-        aria-label="Facing pages"
+        aria-label={t('Facing pages')}
         {...(canEdit ? drop.handlers : {})}
       >
         <h1 className="sr-only">{title}</h1>
         <div className="mx-auto grid min-h-full max-w-[1500px] grid-cols-[minmax(0,1fr)_56px_minmax(0,1.12fr)] rounded border border-rule bg-page">
-          <section className="px-10 pt-4 pb-16" aria-label="Manuscript page">
+          <section className="px-10 pt-4 pb-16" aria-label={t('Manuscript page')}>
             <Tools write={write} onRead={readPassage} onRemark={askRemark} />
             <Editor
               fragment={folio.manuscript}
@@ -289,7 +296,10 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
               onPoint={pointAtWords}
               onTooLong={(length, limit) =>
                 tell(
-                  `This text has ${length.toLocaleString('en')} characters; a folio holds ${limit.toLocaleString('en')}. Split it into chapters and paste them one by one. Nothing was pasted.`,
+                  t(
+                    'This text has {length, number} characters; a folio holds {limit, number}. Split it into chapters and paste them one by one. Nothing was pasted.',
+                    { length, limit },
+                  ),
                 )
               }
             />

@@ -4,24 +4,33 @@ import { apply, remove } from '@/core/document'
 import { kinds } from '@/core/figure'
 import type { Reading } from '@/core/propose'
 import type { OtherReader } from './useOtherReader'
+import { useWords } from '../words/words'
 
 /** Asks another reader, and says what came of it. */
 export function AskOther({ other }: { other: OtherReader }) {
+  const t = useWords()
   const { name, asking, problem, readings, refused } = other
   const held = readings?.length ?? 0
   return (
     <div className="border-b border-rule py-2.5 text-[13px]" data-other-reader={asking ? 'asking' : 'still'}>
       <div className="flex items-baseline gap-3">
         <p className="min-w-0 text-quiet" role="status">
-          {asking && `${name} is reading …`}
-          {!asking && readings === null && `${name} can read this, too: the passage is sent to it when you ask.`}
-          {!asking && readings !== null && held > 0 && `What ${name} read stands first, checked against your words.`}
-          {!asking && readings !== null && held === 0 && `Nothing that ${name} read holds against your words.`}
+          {asking && t('{name} is reading …', { name })}
+          {!asking &&
+            readings === null &&
+            t('{name} can read this, too: the passage is sent to it when you ask.', { name })}
+          {!asking &&
+            readings !== null &&
+            held > 0 &&
+            t('What {name} read stands first, checked against your words.', { name })}
+          {!asking &&
+            readings !== null &&
+            held === 0 &&
+            t('Nothing that {name} read holds against your words.', { name })}
         </p>
         {!asking && (
           <button type="button" className="button ml-auto shrink-0" onClick={other.ask}>
-            Ask {name}
-            {readings === null ? '' : ' again'}
+            {readings === null ? t('Ask {name}', { name }) : t('Ask {name} again', { name })}
           </button>
         )}
       </div>
@@ -31,8 +40,8 @@ export function AskOther({ other }: { other: OtherReader }) {
         </p>
       )}
       <Reasons
-        title={`Refused: ${refused.length} ${refused.length === 1 ? 'figure' : 'figures'}`}
-        reasons={refused.map((r) => `${kinds[r.kind].name}: ${r.why}`)}
+        title={t('Refused: {count, plural, one {# figure} other {# figures}}', { count: refused.length })}
+        reasons={refused.map((r) => `${t(kinds[r.kind].name)}: ${t(r.why)}`)}
       />
     </div>
   )
@@ -42,6 +51,7 @@ type FromOtherProps = { readonly reading: Reading; readonly onChange: (r: Readin
 
 /** What of another reader's figure is not in the passage, with a way to take it out, and what of it was refused. */
 export function FromOther({ reading, onChange }: FromOtherProps) {
+  const t = useWords()
   const { other, figure } = reading
   if (!other) return null
   const added = other.added.flatMap((id) => figure.nodes[id] ?? [])
@@ -50,21 +60,21 @@ export function FromOther({ reading, onChange }: FromOtherProps) {
       {added.map(({ id, text }) => (
         <p key={id} className="mt-2 flex items-baseline gap-3 text-[13px]" data-added={id}>
           <span>
-            “{text}” <span className="text-quiet">is not in the passage; {other.by} added it.</span>
+            “{text}” <span className="text-quiet">{t('is not in the passage; {by} added it.', { by: other.by })}</span>
           </span>
           <button
             type="button"
             className="button ml-auto shrink-0"
-            aria-label={`Take out “${text}”`}
+            aria-label={t('Take out “{text}”', { text })}
             onClick={() => onChange({ ...reading, figure: apply(figure, remove(figure, id)).figure })}
           >
-            Take out
+            {t('Take out')}
           </button>
         </p>
       ))}
       <Reasons
-        title={`Refused: ${other.refused.length} ${other.refused.length === 1 ? 'part' : 'parts'}`}
-        reasons={other.refused}
+        title={t('Refused: {count, plural, one {# part} other {# parts}}', { count: other.refused.length })}
+        reasons={other.refused.map((why) => t(why))}
       />
     </>
   )

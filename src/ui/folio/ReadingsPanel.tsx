@@ -10,6 +10,8 @@ import { Arriving } from './Arriving'
 import { AskOther, FromOther } from './OtherReading'
 import type { OtherReader } from './useOtherReader'
 import { lookOf, type Offered, type OfferedPicture, type Readings } from './useReadings'
+import { useWords } from '../words/words'
+import { english, said } from '@/core/words'
 
 type Props = {
   readonly readings: Readings | null
@@ -36,10 +38,11 @@ const count = (text: string) => text.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.
 
 /** What the marked passage reads as: kinds, best first, each as pictures of the text itself. */
 export function ReadingsPanel({ readings, current, onClose, other, ...row }: Props) {
+  const t = useWords()
   const shown = readings?.offered ?? []
   return (
     <section
-      aria-label="Readings"
+      aria-label={t('Readings')}
       aria-busy={!current}
       className={`flex flex-col ${current ? '' : 'opacity-60'}`}
       data-readings={readings ? readings.offered.length : 'reading'}
@@ -48,7 +51,7 @@ export function ReadingsPanel({ readings, current, onClose, other, ...row }: Pro
       {other && readings && !readings.tooLong && <AskOther other={other} />}
       {!readings && (
         <div className="py-4 text-quiet">
-          <p>Reading …</p>
+          <p>{t('Reading …')}</p>
           <Arriving />
         </div>
       )}
@@ -61,18 +64,25 @@ export function ReadingsPanel({ readings, current, onClose, other, ...row }: Pro
 }
 
 function Heading({ readings, onClose }: Pick<Props, 'readings' | 'onClose'>) {
+  const t = useWords()
   return (
     <div className="flex items-baseline gap-3 border-b border-rule pb-3">
       <h2 className="text-[17px] font-semibold">
-        {readings && !readings.worth && !readings.early ? 'Nothing here reads as a figure' : 'This passage reads as'}
+        {readings && !readings.worth && !readings.early
+          ? t('Nothing here reads as a figure')
+          : t('This passage reads as')}
       </h2>
-      {readings && <span className="text-quiet">{count(readings.text)} words</span>}
+      {readings && (
+        <span className="text-quiet">
+          {t('{words, plural, one {# word} other {# words}}', { words: count(readings.text) })}
+        </span>
+      )}
       <button
         type="button"
         className="quiet-button ml-auto"
         onClick={onClose}
-        aria-label="Close the readings"
-        title="Close (Escape)"
+        aria-label={t('Close the readings')}
+        title={t('Close (Escape)')}
       >
         <X size={16} aria-hidden="true" />
       </button>
@@ -82,6 +92,7 @@ function Heading({ readings, onClose }: Pick<Props, 'readings' | 'onClose'>) {
 
 /** What there is to say of the readings as a whole. */
 function Notes({ readings }: { readings: Readings }) {
+  const t = useWords()
   const { problem, early, worth, interpreted, offered } = readings
   if (problem)
     return (
@@ -92,7 +103,7 @@ function Notes({ readings }: { readings: Readings }) {
   if (early)
     return (
       <div className="border-b border-rule py-2.5 text-[13px] text-quiet">
-        <p>Lists and their order are read. Sentences follow as soon as what is known of English is here.</p>
+        <p>{t('Lists and their order are read. Sentences follow as soon as what is known of English is here.')}</p>
         <Arriving />
       </div>
     )
@@ -101,7 +112,7 @@ function Notes({ readings }: { readings: Readings }) {
       {!worth && <NoFigure readings={readings} />}
       {!interpreted && offered.length > 0 && (
         <p className="border-b border-rule py-2.5 text-[13px] text-quiet">
-          The sentences of this language are not interpreted; lists and their order are.
+          {t('The sentences of this language are not interpreted; lists and their order are.')}
         </p>
       )}
     </>
@@ -109,19 +120,20 @@ function Notes({ readings }: { readings: Readings }) {
 }
 
 function NoFigure({ readings }: { readings: Readings }) {
+  const t = useWords()
   return (
     <div className="border-b border-rule py-4 text-quiet">
       {readings.tooLong ? (
-        <p>The passage is too long for one figure. Mark a section or a list of it.</p>
+        <p>{t('The passage is too long for one figure. Mark a section or a list of it.')}</p>
       ) : (
         <>
-          <p className="mb-2">What helps a passage to become a figure:</p>
+          <p className="mb-2">{t('What helps a passage to become a figure:')}</p>
           <ul className="list-disc pl-5">
-            <li>steps in order: a numbered list, or “first … then … finally”</li>
-            <li>a choice: “if the deck is wet, spread sand; otherwise …”</li>
-            <li>peers: a list whose items begin with a heading, “Food: thrown away”</li>
+            <li>{t('steps in order: a numbered list, or “first … then … finally”')}</li>
+            <li>{t('a choice: “if the deck is wet, spread sand; otherwise …”')}</li>
+            <li>{t('peers: a list whose items begin with a heading, “Food: thrown away”')}</li>
           </ul>
-          {readings.offered.length > 0 && <p className="mt-3">You can take it as one all the same:</p>}
+          {readings.offered.length > 0 && <p className="mt-3">{t('You can take it as one all the same:')}</p>}
         </>
       )}
     </div>
@@ -131,18 +143,19 @@ function NoFigure({ readings }: { readings: Readings }) {
 type RowProps = Omit<Props, 'readings' | 'current' | 'onClose' | 'other'> & { readonly offered: Offered }
 
 function ReadingRow({ offered, lit, answers, onPoint, onChoose, onMore, onChange, onAnswer, onLeftOut }: RowProps) {
+  const t = useWords()
   const { reading } = offered
   const { taken, of, left } = reading.coverage
   return (
     <article className="border-b border-rule py-3 last:border-b-0" data-kind={reading.kind} data-by={reading.other?.by}>
       <div className="mb-2 flex flex-wrap items-baseline gap-x-3">
         <h3 className="font-semibold">
-          {kinds[reading.kind].name}
-          {reading.other && `, read by ${reading.other.by}`}
+          {t(kinds[reading.kind].name)}
+          {reading.other && t(', read by {by}', { by: reading.other.by })}
         </h3>
-        <span className="text-[13px] text-quiet">{reading.reasons.join(' · ')}</span>
+        <span className="text-[13px] text-quiet">{reading.reasons.map((r) => t(r)).join(' · ')}</span>
         <span className={`ml-auto text-[13px] font-semibold ${left.length > 0 ? 'text-brass-text' : 'text-quiet'}`}>
-          {left.length === 0 ? `All ${of} words` : `${taken} of ${of} words`}
+          {left.length === 0 ? t('All {of} words', { of }) : t('{taken} of {of} words', { taken, of })}
         </span>
       </div>
       <Pictures
@@ -178,6 +191,7 @@ type PicturesProps = {
 
 /** The first arrangement large enough to read, the others small beside it, so that the next kind is in sight. */
 function Pictures({ offered, lit, onPoint, onChoose, onMore }: PicturesProps) {
+  const t = useWords()
   const [first, ...others] = offered.pictures
   const { kind } = offered.reading
   const picture = (p: NonNullable<typeof first>, most: number) => (
@@ -185,14 +199,14 @@ function Pictures({ offered, lit, onPoint, onChoose, onMore }: PicturesProps) {
       key={lookOf(p)}
       type="button"
       className="flex w-full flex-col rounded-md border border-rule bg-page p-2 text-left hover:border-needle focus-visible:border-needle"
-      aria-label={`Choose ${kinds[kind].name}, ${p.name.toLowerCase()}`}
+      aria-label={t('Choose {kind}, {look}', { kind: said(kinds[kind].name), look: p.name })}
       data-arrangement={lookOf(p)}
       onClick={() => onChoose(p)}
     >
       {p.scene ? (
         <SceneView
           scene={p.scene}
-          label={`${kinds[kind].name}, ${p.name}`}
+          label={`${t(kinds[kind].name)}, ${t(p.name)}`}
           lit={lit}
           onPoint={onPoint}
           className="w-full"
@@ -201,7 +215,7 @@ function Pictures({ offered, lit, onPoint, onChoose, onMore }: PicturesProps) {
       ) : (
         <span className="block w-full animate-pulse rounded bg-paper" style={{ height: most }} />
       )}
-      <span className="mt-1 text-[13px] text-quiet">{p.name}</span>
+      <span className="mt-1 text-[13px] text-quiet">{t(p.name)}</span>
     </button>
   )
   if (!first) return null
@@ -212,11 +226,11 @@ function Pictures({ offered, lit, onPoint, onChoose, onMore }: PicturesProps) {
         <div
           className="flex max-h-[470px] min-w-0 flex-1 flex-col gap-2 overflow-y-auto pr-1"
           role="group"
-          aria-label={`Other arrangements of the ${kinds[kind].name.toLowerCase()}`}
+          aria-label={t('Other arrangements: {kind}', { kind: said(kinds[kind].name) })}
         >
           {others.map((p) => picture(p, SMALL))}
           <button type="button" className="text-button self-start" onClick={onMore}>
-            Show other looks
+            {t('Show other looks')}
           </button>
         </div>
       )}
@@ -233,6 +247,7 @@ type DoubtsProps = {
 
 /** Where the words can be taken in two ways: the answer changes the figure, and holds for the folio until it is taken back. */
 function Doubts({ reading, answers, onChange, onAnswer }: DoubtsProps) {
+  const t = useWords()
   const answer = (d: Doubt, option: Doubt['options'][number]) => {
     onChange({
       ...reading,
@@ -240,18 +255,22 @@ function Doubts({ reading, answers, onChange, onAnswer }: DoubtsProps) {
       doubts: reading.doubts.filter((x) => x !== d),
       answered: [...(reading.answered ?? []), { question: d.question, label: option.label }],
     })
-    onAnswer(d.question, option.label)
+    onAnswer(english(d.question), english(option.label))
   }
   return (
     <>
       {reading.answered?.map(({ question, label }) => (
-        <p key={question} className="mt-2 flex items-baseline gap-2 text-[13px] text-quiet" data-answered={question}>
+        <p
+          key={english(question)}
+          className="mt-2 flex items-baseline gap-2 text-[13px] text-quiet"
+          data-answered={english(question)}
+        >
           <span>
-            {question} <span className="font-semibold">{label}</span>
-            {answers[question] === label && ', kept for this folio'}.
+            {t(question)} <span className="font-semibold">{t(label)}</span>
+            {answers[english(question)] === english(label) && `, ${t('kept for this folio')}`}.
           </span>
-          <button type="button" className="quiet-button shrink-0" onClick={() => onAnswer(question, null)}>
-            Ask again
+          <button type="button" className="quiet-button shrink-0" onClick={() => onAnswer(english(question), null)}>
+            {t('Ask again')}
           </button>
         </p>
       ))}
@@ -259,15 +278,15 @@ function Doubts({ reading, answers, onChange, onAnswer }: DoubtsProps) {
         <div
           key={d.id}
           role="group"
-          aria-label={d.question}
+          aria-label={t(d.question)}
           className="mt-2 border-l-2 border-brass py-1 pl-3 text-[13px]"
           data-doubt={d.id}
         >
-          <p>{d.question}</p>
+          <p>{t(d.question)}</p>
           <div className="mt-1.5 flex flex-wrap gap-2">
             {d.options.map((o) => (
-              <button key={o.label} type="button" className="button" onClick={() => answer(d, o)}>
-                {o.label}
+              <button key={english(o.label)} type="button" className="button" onClick={() => answer(d, o)}>
+                {t(o.label)}
               </button>
             ))}
           </div>
@@ -286,6 +305,7 @@ type LeftOutProps = {
 /** What of the passage the figure does not hold, why, and a way to take it in all the same. Open, it is marked in the
  *  manuscript. */
 function LeftOut({ reading, onChange, onOpen }: LeftOutProps) {
+  const t = useWords()
   const { taken, of, left } = reading.coverage
   // A list that is gone marks nothing any more.
   useEffect(() => () => onOpen(null), [onOpen])
@@ -301,22 +321,27 @@ function LeftOut({ reading, onChange, onOpen }: LeftOutProps) {
   return (
     <details className="mt-2 text-[13px]" onToggle={(e) => onOpen(e.currentTarget.open ? reading.id : null)}>
       <summary className="text-quiet">
-        Left out: {of - taken} {of - taken === 1 ? 'word' : 'words'} in {left.length}{' '}
-        {left.length === 1 ? 'place' : 'places'}
+        {t(
+          'Left out: {words, plural, one {# word} other {# words}} in {places, plural, one {# place} other {# places}}',
+          {
+            words: of - taken,
+            places: left.length,
+          },
+        )}
       </summary>
       <ul className="mt-1 flex flex-col gap-1.5 text-quiet">
         {left.map((l) => (
           <li key={l.span.start} className="flex items-baseline gap-3">
             <span>
-              “{l.text}” <span>({l.reason})</span>
+              “{l.text}” <span>({t(l.reason)})</span>
             </span>
             <button
               type="button"
               className="button ml-auto shrink-0"
-              aria-label={`Take in “${l.text}”`}
+              aria-label={t('Take in “{text}”', { text: l.text })}
               onClick={() => take(l)}
             >
-              Take in
+              {t('Take in')}
             </button>
           </li>
         ))}

@@ -1,23 +1,31 @@
 import type { SyncState } from '@/sync/folioConnection'
+import { said, type Said } from '@/core/words'
+import { useWords } from '../words/words'
 
-const words: Record<SyncState['is'], { text: string; look: string; title: string }> = {
-  connecting: { text: 'Opening …', look: 'text-quiet', title: 'Fetching the newest state' },
-  saving: { text: 'Saving …', look: 'text-quiet', title: 'Your last change is on its way to the server' },
-  saved: { text: 'Saved', look: 'text-moss', title: 'Every change is on the server' },
+const words: Record<SyncState['is'], { text: Said; look: string; title: Said | null }> = {
+  connecting: { text: said('Opening …'), look: 'text-quiet', title: said('Fetching the newest state') },
+  saving: { text: said('Saving …'), look: 'text-quiet', title: said('Your last change is on its way to the server') },
+  saved: { text: said('Saved'), look: 'text-moss', title: said('Every change is on the server') },
   offline: {
-    text: 'Not on the server yet: kept here',
+    text: said('Not on the server yet: kept here'),
     look: 'text-brass-text',
-    title: 'Your changes are kept in this browser and go out when the server answers again',
+    title: said('Your changes are kept in this browser and go out when the server answers again'),
   },
-  refused: { text: 'Not saved', look: 'text-needle', title: '' },
+  refused: { text: said('Not saved'), look: 'text-needle', title: null },
 }
 
 /** Whether what one sees is on the server: said only when it is so. */
 export function SyncStatus({ sync }: { sync: SyncState }) {
+  const t = useWords()
   const w = words[sync.is]
   return (
-    <span role="status" data-sync={sync.is} className={`text-[13px] whitespace-nowrap ${w.look}`} title={w.title}>
-      {w.text}
+    <span
+      role="status"
+      data-sync={sync.is}
+      className={`text-[13px] whitespace-nowrap ${w.look}`}
+      title={w.title ? t(w.title) : undefined}
+    >
+      {t(w.text)}
     </span>
   )
 }

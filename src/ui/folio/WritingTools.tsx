@@ -15,6 +15,7 @@ import {
   type LucideIcon,
 } from 'lucide-react'
 import { writing } from '../editor/keys'
+import { useWords } from '../words/words'
 
 const icons: Record<keyof typeof writing, LucideIcon> = {
   heading1: Heading1,
@@ -37,10 +38,11 @@ type Props = {
 
 /** The few tools of writing, quiet above the page. */
 export function WritingTools({ run, onRead, onRemark }: Props) {
+  const t = useWords()
   return (
     <div
       role="toolbar"
-      aria-label="Writing"
+      aria-label={t('Writing')}
       className="-ml-1.5 mb-4 flex min-h-9 flex-wrap items-center gap-0.5 border-b border-rule pb-1.5"
     >
       {(Object.keys(icons) as (keyof typeof writing)[]).map((name) => {
@@ -50,8 +52,8 @@ export function WritingTools({ run, onRead, onRemark }: Props) {
             key={name}
             type="button"
             className="quiet-button"
-            aria-label={writing[name].name}
-            title={`${writing[name].name} (${writing[name].keys.replace('Mod', 'Ctrl').replaceAll('-', '+')})`}
+            aria-label={t(writing[name].name)}
+            title={`${t(writing[name].name)} (${writing[name].keys.replace('Mod', 'Ctrl').replaceAll('-', '+')})`}
             onMouseDown={(e) => e.preventDefault()}
             onClick={() => run(name)}
           >
@@ -65,25 +67,28 @@ export function WritingTools({ run, onRead, onRemark }: Props) {
         className="quiet-button ml-auto font-semibold whitespace-nowrap text-sea"
         onMouseDown={(e) => e.preventDefault()}
         onClick={onRead}
-        title="Read the marked text, or the block at the caret (Ctrl+Enter)"
+        title={t('Read the marked text, or the block at the caret (Ctrl+Enter)')}
       >
-        Read this passage
+        {t('Read this passage')}
       </button>
     </div>
   )
 }
 
 /** What is said about the marked words; they stay marked meanwhile. */
-export const RemarkTool = ({ onRemark, says }: Pick<Props, 'onRemark'> & { readonly says?: string }) => (
-  <button
-    type="button"
-    className="quiet-button"
-    aria-label="Remark on the marked words"
-    title="Remark on the marked words (Ctrl+Alt+M)"
-    onMouseDown={(e) => e.preventDefault()}
-    onClick={onRemark}
-  >
-    <MessageSquareText size={16} aria-hidden="true" />
-    {says}
-  </button>
-)
+export const RemarkTool = ({ onRemark, says }: Pick<Props, 'onRemark'> & { readonly says?: string }) => {
+  const t = useWords()
+  return (
+    <button
+      type="button"
+      className="quiet-button"
+      aria-label={t('Remark on the marked words')}
+      title={t('Remark on the marked words (Ctrl+Alt+M)')}
+      onMouseDown={(e) => e.preventDefault()}
+      onClick={onRemark}
+    >
+      <MessageSquareText size={16} aria-hidden="true" />
+      {says}
+    </button>
+  )
+}

@@ -1,5 +1,6 @@
 /** Which figure of a folio holds which inside a node, as one reads it from the nodes. */
 import type { Figure } from '@/core/figure'
+import type { Tell } from '@/core/words'
 
 /** The figure that holds this one as an inset, with the node that does; null where none does. */
 export function holderOf(
@@ -26,7 +27,7 @@ export function nameIn(figures: readonly Figure[], f: Figure): string {
 }
 
 /** The name of the figure that holds this one in a node; null where none does. */
-export function insideOf(figures: readonly Figure[], f: Figure): string | null {
+export function insideOf(figures: readonly Figure[], f: Figure, t: Tell): string | null {
   const holder = holderOf(figures, f.id)
-  return holder && (nameIn(figures, holder.figure) || 'another figure')
+  return holder && (nameIn(figures, holder.figure) || t('another figure'))
 }

@@ -10,6 +10,7 @@ import type { FolioRemarks } from '../remarks/useFolioRemarks'
 import { useMay } from './rights'
 import type { OpenFolio } from './useFolio'
 import { RemarkTool, WritingTools } from './WritingTools'
+import { useWords } from '../words/words'
 
 /** Fetched when somebody asks for it: with all that a style is made of. */
 const DressFolio = dynamic(async () => (await import('../dress/DressFolio')).DressFolio)
@@ -64,11 +65,12 @@ type ToolsProps = {
 
 /** The tools of writing, or what is left of them for who may remark. */
 export function Tools({ write, onRead, onRemark }: ToolsProps) {
+  const t = useWords()
   const [canEdit, canRemark] = [useMay('edit'), useMay('remark')]
   if (canEdit) return <WritingTools run={write} onRead={onRead} onRemark={onRemark} />
   return canRemark ? (
     <p className="-mt-1 mb-3">
-      <RemarkTool onRemark={onRemark} says="Remark on the marked words" />
+      <RemarkTool onRemark={onRemark} says={t('Remark on the marked words')} />
     </p>
   ) : null
 }

@@ -4,6 +4,7 @@ import { useCallback, useState } from 'react'
 import type { Grounded, Reading, Refused } from '@/core/propose'
 import { compute } from '@/workers/client'
 import { ask } from '../send'
+import { useWords } from '../words/words'
 
 export type OtherReader = {
   readonly name: string
@@ -21,19 +22,26 @@ type State = { readonly text: string; readonly problem: string | null; readonly 
 /** Another reader, where the deployment has configured one. It is asked only when a person says so, since the passage then leaves
  *  this server; what it answers is good for the words it was asked about. */
 export function useOtherReader(name: string | null, text: string | null): OtherReader | null {
+  const t = useWords()
   const [state, setState] = useState<State | null>(null)
-  const askFor = useCallback(async (passage: string, by: string): Promise<void> => {
-    const settle = (s: Omit<State, 'text'>) =>
-      setState((now) => (now?.text === passage ? { text: passage, ...s } : now))
-    setState({ text: passage, problem: null, answer: null })
-    try {
-      const given = await ask('POST', '/api/readings', { passage })
-      if ('problem' in given) return settle({ problem: given.problem, answer: null })
-      settle({ problem: null, answer: await compute().ground(passage, given.json, by) })
-    } catch (error) {
-      settle({ problem: `What ${by} answered could not be used: ${String(error)}`, answer: null })
-    }
-  }, [])
+  const askFor = useCallback(
+    async (passage: string, by: string): Promise<void> => {
+      const settle = (s: Omit<State, 'text'>) =>
+        setState((now) => (now?.text === passage ? { text: passage, ...s } : now))
+      setState({ text: passage, problem: null, answer: null })
+      try {
+        const given = await ask('POST', '/api/readings', { passage })
+        if ('problem' in given) return settle({ problem: given.problem, answer: null })
+        settle({ problem: null, answer: await compute().ground(passage, given.json, by) })
+      } catch (error) {
+        settle({
+          problem: t('What {by} answered could not be used: {error}', { by, error: String(error) }),
+          answer: null,
+        })
+      }
+    },
+    [t],
+  )
   if (name === null || text === null) return null
   const here = state?.text === text ? state : null
   return {

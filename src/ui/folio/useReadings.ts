@@ -6,12 +6,14 @@ import type { Reading } from '@/core/propose'
 import type { Scene } from '@/core/scene'
 import type { Wardrobe } from '@/core/style'
 import { compute } from '@/workers/client'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 export type OfferedPicture = {
   readonly arrangement: string
   /** Null for that of the house style. */
   readonly treatment: string | null
-  readonly name: string
+  readonly name: Said
   readonly scene: Scene | null
 }
 export type Offered = {
@@ -56,6 +58,7 @@ export function useReadings(
   answers: DoubtAnswers,
   others: readonly Reading[],
 ): UsedReadings {
+  const t = useWords()
   const [state, setState] = useState<Readings | null>(null)
   /** Readings corrected by the person; what is still being drawn of the first ones must not undo them. */
   const corrected = useRef<Corrected>({ text: null, others: [], by: new Map() })
@@ -73,13 +76,13 @@ export function useReadings(
     const show = (r: Readings) => current && setState((old) => keepingPictures(r, old))
     const wanted = { answers: given.current, others, corrected: by, show, still: () => current }
     void readAll(text, wardrobe, wanted).catch((error: unknown) => {
-      const problem = `This passage could not be read: ${String(error)}`
+      const problem = t('This passage could not be read: {error}', { error: String(error) })
       if (current) setState((old) => ({ ...(old?.text === text ? old : NOTHING), text, problem }))
     })
     return () => {
       current = false
     }
-  }, [text, wardrobe, round, others])
+  }, [text, wardrobe, round, others, t])
 
   const again = useCallback((id: string) => {
     corrected.current.by.delete(id)
@@ -102,10 +105,13 @@ export function useReadings(
       corrected.current.by.set(reading.id, reading)
       put((old) => old)
       drawAgain(reading, wardrobe, put).catch((error: unknown) =>
-        setState((s) => s && { ...s, problem: `The corrected reading could not be drawn: ${String(error)}` }),
+        setState(
+          (s) =>
+            s && { ...s, problem: t('The corrected reading could not be drawn: {error}', { error: String(error) }) },
+        ),
       )
     },
-    [wardrobe],
+    [t, wardrobe],
   )
   const more = useMoreLooks(state, wardrobe, setState)
   return { more, readings: text === null ? null : state, current: state !== null && state.text === text, change, again }
@@ -120,6 +126,7 @@ function useMoreLooks(
   wardrobe: Wardrobe,
   setState: (next: (s: Readings | null) => Readings | null) => void,
 ): (id: string) => void {
+  const t = useWords()
   return useCallback(
     (id: string) => {
       const offered = state?.offered.find((o) => o.reading.id === id)
@@ -143,14 +150,18 @@ function useMoreLooks(
         const looks = await compute().looks(first, wardrobe)
         for (const look of looks.filter((l) => !shown.has(lookOf(l))).slice(0, MORE)) {
           const dress = { ...figure.dress, treatment: look.treatment }
-          put({ ...look, scene: await compute().draw({ ...figure, arrangement: look.arrangement, dress }, wardrobe) })
+          put({
+            ...look,
+            name: said('{arrangement}, {treatment}', { arrangement: said(look.name), treatment: said(look.dressed) }),
+            scene: await compute().draw({ ...figure, arrangement: look.arrangement, dress }, wardrobe),
+          })
         }
       }
       bring().catch((error: unknown) =>
-        setState((s) => s && { ...s, problem: `Other looks could not be drawn: ${String(error)}` }),
+        setState((s) => s && { ...s, problem: t('Other looks could not be drawn: {error}', { error: String(error) }) }),
       )
     },
-    [state, wardrobe, setState],
+    [state?.offered, setState, wardrobe, t],
   )
 }
 export const lookOf = (p: Pick<OfferedPicture, 'arrangement' | 'treatment'>): string =>
@@ -223,7 +234,7 @@ async function readOnce(text: string, wardrobe: Wardrobe, wanted: Wanted, whole:
       pictures: (await api.arrangements(reading.figure)).map((a) => ({
         arrangement: a.id,
         treatment: null,
-        name: a.name,
+        name: said(a.name),
         scene: null,
       })),
     })),

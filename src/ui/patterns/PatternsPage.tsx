@@ -12,6 +12,8 @@ import { TopLine } from '../chrome/TopLine'
 import { ask, send } from '../send'
 import { fitting, type Pattern, type Wish } from './found'
 import { PatternCard } from './PatternCard'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 type Props = {
   readonly patterns: readonly Pattern[]
@@ -26,6 +28,7 @@ type Props = {
 
 /** Texts with gaps to begin with, each as the figure that it reads as. */
 export function PatternsPage({ patterns, tasks, style, own, shelf }: Props) {
+  const t = useWords()
   const router = useRouter()
   const tell = useNotice()
   const { theme } = useTheme()
@@ -53,17 +56,17 @@ export function PatternsPage({ patterns, tasks, style, own, shelf }: Props) {
     <>
       <TopLine
         crumbs={[
-          { text: 'Shelf', href: '/' },
-          { text: 'Worked patterns', href: null },
+          { text: t('Shelf'), href: '/' },
+          { text: t('Worked patterns'), href: null },
         ]}
       />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-6 py-8">
-        <h1 className="font-serif text-[30px] leading-tight font-semibold">Worked patterns</h1>
+        <h1 className="font-serif text-[30px] leading-tight font-semibold">{t('Worked patterns')}</h1>
         <p className="mb-5 text-quiet">
-          A text with gaps, and the figure that it reads as. Fill the gaps, and the figure fills.
+          {t('A text with gaps, and the figure that it reads as. Fill the gaps, and the figure fills.')}
         </p>
         <Filters {...{ wish, setWish, topic, setTopic, tasks }} />
-        <ul aria-label="Patterns" className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-5">
+        <ul aria-label={t('Patterns')} className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-5">
           {shown.map((p) => (
             <PatternCard
               key={p.id}
@@ -73,15 +76,17 @@ export function PatternsPage({ patterns, tasks, style, own, shelf }: Props) {
             />
           ))}
         </ul>
-        {shown.length === 0 && <p className="text-quiet">None fits. Fewer words, or any task and kind, find more.</p>}
+        {shown.length === 0 && (
+          <p className="text-quiet">{t('None fits. Fewer words, or any task and kind, find more.')}</p>
+        )}
       </main>
     </>
   )
 }
 
-const KIND_NAMES: Readonly<Record<string, string>> = {
-  '': 'Any kind',
-  ...Object.fromEntries(Object.entries(kinds).map(([id, k]) => [id, k.name])),
+const KIND_NAMES: Readonly<Record<string, Said>> = {
+  '': said('Any kind'),
+  ...Object.fromEntries(Object.entries(kinds).map(([id, k]) => [id, said(k.name)])),
 }
 
 type FiltersProps = Pick<Props, 'tasks'> & {
@@ -92,36 +97,39 @@ type FiltersProps = Pick<Props, 'tasks'> & {
 }
 
 /** What is looked for, and what the folio is going to be about. */
-const Filters = ({ wish, setWish, topic, setTopic, tasks }: FiltersProps) => (
-  <div className="mb-6 flex flex-wrap items-center gap-2">
-    <label className="relative w-64">
-      <Search size={16} aria-hidden="true" className="absolute top-2 left-2.5 text-quiet" />
-      <input
-        className="field pl-8"
-        type="search"
-        aria-label="Search the patterns"
-        placeholder="Words"
-        value={wish.words}
-        onChange={(e) => setWish({ ...wish, words: e.target.value })}
+const Filters = ({ wish, setWish, topic, setTopic, tasks }: FiltersProps) => {
+  const t = useWords()
+  return (
+    <div className="mb-6 flex flex-wrap items-center gap-2">
+      <label className="relative w-64">
+        <Search size={16} aria-hidden="true" className="absolute top-2 left-2.5 text-quiet" />
+        <input
+          className="field pl-8"
+          type="search"
+          aria-label={t('Search the patterns')}
+          placeholder={t('Words')}
+          value={wish.words}
+          onChange={(e) => setWish({ ...wish, words: e.target.value })}
+        />
+      </label>
+      <Choice
+        {...{ label: t('Task'), shown: false, value: wish.task, className: 'w-64' }}
+        among={{ '': t('Any task'), ...tasks }}
+        onChange={(task) => setWish({ ...wish, task })}
       />
-    </label>
-    <Choice
-      {...{ label: 'Task', shown: false, value: wish.task, className: 'w-64' }}
-      among={{ '': 'Any task', ...tasks }}
-      onChange={(task) => setWish({ ...wish, task })}
-    />
-    <Choice
-      {...{ label: 'Kind of figure', shown: false, value: wish.kind, className: 'w-48' }}
-      among={KIND_NAMES}
-      onChange={(kind) => setWish({ ...wish, kind })}
-    />
-    <input
-      className="field ml-auto w-64"
-      aria-label="What it is about"
-      placeholder="About what? (its title)"
-      maxLength={200}
-      value={topic}
-      onChange={(e) => setTopic(e.target.value)}
-    />
-  </div>
-)
+      <Choice
+        {...{ label: t('Kind of figure'), shown: false, value: wish.kind, className: 'w-48' }}
+        among={KIND_NAMES}
+        onChange={(kind) => setWish({ ...wish, kind })}
+      />
+      <input
+        className="field ml-auto w-64"
+        aria-label={t('What it is about')}
+        placeholder={t('About what? (its title)')}
+        maxLength={200}
+        value={topic}
+        onChange={(e) => setTopic(e.target.value)}
+      />
+    </div>
+  )
+}

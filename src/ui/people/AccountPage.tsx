@@ -14,6 +14,7 @@ import { forgetHere } from './signOut'
 import { Teams } from './Teams'
 import { useForm } from './useForm'
 import { goTo } from './goTo'
+import { useLanguage, useWords } from '../words/words'
 
 export type Me = {
   readonly name: string
@@ -24,29 +25,35 @@ export type Me = {
 type Settings = {
   readonly motion?: 'system' | 'less' | undefined
   readonly paper?: 'a4' | 'letter' | undefined
+  readonly units?: 'cm' | 'in' | undefined
+  readonly language?: Language | undefined
 }
 
 /** One's own: name, ways to sign in, teams, settings, what is known, and the way out. */
 export function AccountPage({ me, least }: { readonly me: Me; readonly least: number }) {
+  const t = useWords()
   const isMember = me.kind === 'member'
   return (
     <>
       <TopLine
         crumbs={[
-          { text: 'Shelf', href: '/' },
-          { text: 'Account', href: null },
+          { text: t('Shelf'), href: '/' },
+          { text: t('Account'), href: null },
         ]}
       />
       <main className="mx-auto w-full max-w-[760px] flex-1 px-6 py-8">
         <h1 className="font-serif text-[30px] leading-tight font-semibold">{me.name}</h1>
         <p className="mb-6 text-quiet">
-          {me.email ?? 'The demo person: whoever opens this program on this machine. Nobody signs in as them.'}
+          {me.email ?? t('The demo person: whoever opens this program on this machine. Nobody signs in as them.')}
         </p>
-        <Part name="Name" hint="As others see it beside your remarks and where you work.">
+        <Part name={t('Name')} hint={t('As others see it beside your remarks and where you work.')}>
           <Name me={me} />
         </Part>
         {isMember && (
-          <Part name="Signing in" hint="A passkey is kept by your device, and cannot be guessed or passed on.">
+          <Part
+            name={t('Signing in')}
+            hint={t('A passkey is kept by your device, and cannot be guessed or passed on.')}
+          >
             <div className="flex flex-col gap-5">
               <Password least={least} />
               <Passkeys />
@@ -54,18 +61,21 @@ export function AccountPage({ me, least }: { readonly me: Me; readonly least: nu
             </div>
           </Part>
         )}
-        <Part name="Teams" hint="What stands on a team’s shelves is its members’, each as their role says.">
+        <Part name={t('Teams')} hint={t('What stands on a team’s shelves is its members’, each as their role says.')}>
           <Teams />
         </Part>
-        <Part name="Settings" hint="For you alone, wherever you sign in.">
+        <Part name={t('Settings')} hint={t('For you alone, wherever you sign in.')}>
           <SettingsForm me={me} />
         </Part>
-        <Part name="What was done" hint="Sign-ins, shares and deletions of this account.">
+        <Part name={t('What was done')} hint={t('Sign-ins, shares and deletions of this account.')}>
           <Doings />
         </Part>
-        <Part name="Your data" hint="Texts, figures as data and as pictures, what you brought, what is known of you.">
+        <Part
+          name={t('Your data')}
+          hint={t('Texts, figures as data and as pictures, what you brought, what is known of you.')}
+        >
           <a className="button" href="/api/account/data" download>
-            Download everything
+            {t('Download everything')}
           </a>
         </Part>
         {isMember && <Leave />}
@@ -85,42 +95,44 @@ const Part = ({ name, hint, children }: { name: string; hint: string; children: 
 )
 
 function Name({ me }: { readonly me: Me }) {
+  const t = useWords()
   const router = useRouter()
   const tell = useNotice()
   const { busy, onSubmit } = useForm(async ({ name }) => {
-    tell((await send('PATCH', '/api/account', { name })) ?? 'Your name is changed.')
+    tell((await send('PATCH', '/api/account', { name })) ?? t('Your name is changed.'))
     router.refresh()
     return null
   })
   return (
     <form className="flex gap-2" onSubmit={onSubmit}>
-      <input className="field" name="name" aria-label="Name" defaultValue={me.name} required maxLength={80} />
+      <input className="field" name="name" aria-label={t('Name')} defaultValue={me.name} required maxLength={80} />
       <button type="submit" className="button" disabled={busy}>
-        Change
+        {t('Change')}
       </button>
     </form>
   )
 }
 
 function Password({ least }: { readonly least: number }) {
+  const t = useWords()
   const tell = useNotice()
   const { busy, problem, onSubmit } = useForm(async ({ currentPassword, newPassword }) => {
     const body = { currentPassword, newPassword, revokeOtherSessions: true }
     const wrong = await send('POST', '/api/auth/change-password', body)
     if (wrong) return { problem: wrong }
-    tell('The password is changed. You were signed out everywhere else.')
+    tell(t('The password is changed. You were signed out everywhere else.'))
     return null
   })
   return (
     <form className="flex flex-col gap-2" onSubmit={onSubmit}>
-      <h3 className="text-[14px] font-semibold">Password</h3>
+      <h3 className="text-[14px] font-semibold">{t('Password')}</h3>
       <div className="flex gap-2">
         <input
           className="field"
           type="password"
           name="currentPassword"
-          aria-label="Present password"
-          placeholder="Present password"
+          aria-label={t('Present password')}
+          placeholder={t('Present password')}
           autoComplete="current-password"
           required
         />
@@ -128,14 +140,14 @@ function Password({ least }: { readonly least: number }) {
           className="field"
           type="password"
           name="newPassword"
-          aria-label="New password"
-          placeholder="New password"
+          aria-label={t('New password')}
+          placeholder={t('New password')}
           autoComplete="new-password"
           minLength={least}
           required
         />
         <button type="submit" className="button" disabled={busy}>
-          Change
+          {t('Change')}
         </button>
       </div>
       {problem && (
@@ -147,10 +159,25 @@ function Password({ least }: { readonly least: number }) {
   )
 }
 
+/** Each in its own words, as those who look for it know it. */
+const LANGUAGES = { en: 'English', de: 'Deutsch' } as const
+type Language = keyof typeof LANGUAGES
+
+const keepLanguage = (language: Language): void => {
+  document.cookie = `language=${language}; path=/; max-age=31536000; samesite=lax`
+}
+
 function SettingsForm({ me }: { readonly me: Me }) {
+  const t = useWords()
   const router = useRouter()
   const tell = useNotice()
+  const language = useLanguage() as Language
   const [settings, setSettings] = useState(me.settings)
+  /** A cookie keeps it for the pages before one is signed in. */
+  const speak = (next: Language) => {
+    keepLanguage(next)
+    set({ language: next })
+  }
   const set = (change: Settings) => {
     const next = { ...settings, ...change }
     setSettings(next)
@@ -163,15 +190,27 @@ function SettingsForm({ me }: { readonly me: Me }) {
   return (
     <div className="grid grid-cols-2 gap-4">
       <Choice
-        label="Motion"
+        label={t('Language of the interface')}
+        value={settings.language ?? language}
+        among={LANGUAGES}
+        onChange={speak}
+      />
+      <Choice
+        label={t('Lengths')}
+        value={settings.units ?? 'cm'}
+        among={{ cm: t('Centimetres'), in: t('Inches') }}
+        onChange={(units) => set({ units })}
+      />
+      <Choice
+        label={t('Motion')}
         value={settings.motion ?? 'system'}
-        among={{ system: 'As the system says', less: 'As little as can be' }}
+        among={{ system: t('As the system says'), less: t('As little as can be') }}
         onChange={(motion) => set({ motion })}
       />
       <Choice
-        label="Paper of files"
+        label={t('Paper of files')}
         value={settings.paper ?? 'a4'}
-        among={{ a4: 'A4', letter: 'US Letter' }}
+        among={{ a4: 'A4', letter: t('US Letter') }}
         onChange={(paper) => set({ paper })}
       />
     </div>
@@ -179,6 +218,7 @@ function SettingsForm({ me }: { readonly me: Me }) {
 }
 
 function Leave() {
+  const t = useWords()
   const tell = useNotice()
   const [sure, setSure] = useState(false)
   const leave = async () => {
@@ -189,22 +229,22 @@ function Leave() {
   }
   return (
     <Part
-      name="Delete the account"
-      hint="Your own shelves go with it, for good. What stands with teams stays with them."
+      name={t('Delete the account')}
+      hint={t('Your own shelves go with it, for good. What stands with teams stays with them.')}
     >
       {sure ? (
         <p className="flex items-center gap-3">
-          <span>Have you downloaded what you want to keep?</span>
+          <span>{t('Have you downloaded what you want to keep?')}</span>
           <button type="button" className="button border-needle text-needle" onClick={() => void leave()}>
-            Delete it for good
+            {t('Delete it for good')}
           </button>
           <button type="button" className="quiet-button" onClick={() => setSure(false)}>
-            Keep it
+            {t('Keep it')}
           </button>
         </p>
       ) : (
         <button type="button" className="button" onClick={() => setSure(true)}>
-          Delete the account …
+          {t('Delete the account …')}
         </button>
       )}
     </Part>

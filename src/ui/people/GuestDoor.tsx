@@ -5,6 +5,8 @@ import { Gate, GateField, GateProblem } from './Gate'
 import { usePerson } from './person'
 import { useForm } from './useForm'
 import { goTo } from './goTo'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
 
 type Props = {
   readonly token: string
@@ -15,13 +17,14 @@ type Props = {
 }
 
 const SAYS = {
-  read: 'You can read it',
-  remark: 'You can read it, remark and propose changes',
-  edit: 'You can read and change it',
+  read: said('You can read it'),
+  remark: said('You can read it, remark and propose changes'),
+  edit: said('You can read and change it'),
 } as const
 
 /** The door of a guest link: a name, and a password where it has one. */
 export function GuestDoor({ token, title, by, may, locked }: Props) {
+  const t = useWords()
   const person = usePerson()
   // The demo person is whoever opened the program: by a link one comes as oneself.
   const known = person && person.kind !== 'demo' ? person : null
@@ -37,23 +40,23 @@ export function GuestDoor({ token, title, by, may, locked }: Props) {
     return null
   })
   return (
-    <Gate title={title} hint={`${by} shares this folio with you. ${SAYS[may]}, without an account.`}>
+    <Gate title={title} hint={t('{by} shares this folio with you. {may}, without an account.', { by, may: SAYS[may] })}>
       <GateProblem says={problem} />
       <form onSubmit={onSubmit}>
         {known ? (
-          <p className="mb-4">You come in as {known.name}.</p>
+          <p className="mb-4">{t('You come in as {name}.', { name: known.name })}</p>
         ) : (
           <GateField
-            label="Your name"
+            label={t('Your name')}
             name="name"
             autoComplete="name"
-            hint="Shown to those who work on the folio."
+            hint={t('Shown to those who work on the folio.')}
             autoFocus
           />
         )}
-        {locked && <GateField label="Password of the link" name="password" type="password" autoComplete="off" />}
+        {locked && <GateField label={t('Password of the link')} name="password" type="password" autoComplete="off" />}
         <button type="submit" className="button-primary w-full justify-center" disabled={busy}>
-          Open the folio
+          {t('Open the folio')}
         </button>
       </form>
     </Gate>

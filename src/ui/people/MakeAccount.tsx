@@ -5,6 +5,7 @@ import { ask } from '../send'
 import { Gate, GateField, GateProblem } from './Gate'
 import { useForm } from './useForm'
 import { goTo } from './goTo'
+import { useWords } from '../words/words'
 
 type Props = {
   readonly title: string
@@ -17,6 +18,7 @@ type Props = {
 }
 
 export function MakeAccount({ title, hint, invitation, least, signIn }: Props) {
+  const t = useWords()
   const { problem, busy, onSubmit } = useForm(async ({ name, email, password }) => {
     const answer = await ask('POST', '/api/account', { name, email, password, invitation: invitation?.token ?? null })
     if ('problem' in answer) return answer
@@ -28,10 +30,10 @@ export function MakeAccount({ title, hint, invitation, least, signIn }: Props) {
       <GateProblem says={problem} />
       <form onSubmit={onSubmit}>
         <GateField
-          label="Name"
+          label={t('Name')}
           name="name"
           autoComplete="name"
-          hint="As others see it beside your remarks."
+          hint={t('As others see it beside your remarks.')}
           autoFocus
         />
         <GateField
@@ -42,17 +44,23 @@ export function MakeAccount({ title, hint, invitation, least, signIn }: Props) {
           defaultValue={invitation?.email ?? ''}
         />
         <GateField
-          {...{ label: 'Password', name: 'password', type: 'password', autoComplete: 'new-password', minLength: least }}
-          hint={`At least ${least} characters. A few words are easier to keep in mind than signs.`}
+          {...{
+            label: t('Password'),
+            name: 'password',
+            type: 'password',
+            autoComplete: 'new-password',
+            minLength: least,
+          }}
+          hint={t('At least {least} characters. A few words are easier to keep in mind than signs.', { least })}
         />
         <button type="submit" className="button-primary w-full justify-center" disabled={busy}>
-          {busy ? 'Making it …' : 'Make the account'}
+          {busy ? t('Making it …') : t('Make the account')}
         </button>
       </form>
       {signIn && (
         <p className="mt-4">
           <Link href={signIn} className="text-button">
-            I have an account
+            {t('I have an account')}
           </Link>
         </p>
       )}

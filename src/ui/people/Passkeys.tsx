@@ -4,9 +4,10 @@ import { startRegistration } from '@simplewebauthn/browser'
 import { useState } from 'react'
 import { z } from 'zod/mini'
 import { ask } from '../send'
-import { onDay } from './time'
+import { useDates } from '../words/dates'
 import { useAsked } from './useAsked'
 import { useForm } from './useForm'
+import { useWords } from '../words/words'
 
 const schema = z.object({
   passkeys: z.array(
@@ -15,6 +16,8 @@ const schema = z.object({
 })
 
 export function Passkeys() {
+  const t = useWords()
+  const { onDay } = useDates()
   const { value, look, change } = useAsked('/api/account/passkeys', schema)
   const [adding, setAdding] = useState(false)
   const added = async () => {
@@ -23,15 +26,16 @@ export function Passkeys() {
   }
   return (
     <div className="flex flex-col gap-2">
-      <h3 className="text-[14px] font-semibold">Passkeys</h3>
+      <h3 className="text-[14px] font-semibold">{t('Passkeys')}</h3>
       <ul className="flex flex-col gap-1 text-[14px]">
         {value?.passkeys.map((p) => (
           <li key={p.id} className="flex items-center gap-3">
             <span className="flex-1">
               {p.name}{' '}
               <span className="text-[13px] text-quiet">
-                since {onDay(p.made_at)}
-                {p.used_at ? `, used ${onDay(p.used_at)}` : ', not used yet'}
+                {p.used_at
+                  ? t('since {day}, used {used}', { day: onDay(p.made_at), used: onDay(p.used_at) })
+                  : t('since {day}, not used yet', { day: onDay(p.made_at) })}
               </span>
             </span>
             <button
@@ -39,7 +43,7 @@ export function Passkeys() {
               className="quiet-button"
               onClick={() => void change('DELETE', `/api/account/passkeys/${encodeURIComponent(p.id)}`)}
             >
-              Remove
+              {t('Remove')}
             </button>
           </li>
         ))}
@@ -48,7 +52,7 @@ export function Passkeys() {
         <NewPasskey onAdded={added} onLeave={() => setAdding(false)} />
       ) : (
         <button type="button" className="button self-start" onClick={() => setAdding(true)}>
-          Add a passkey
+          {t('Add a passkey')}
         </button>
       )}
     </div>
@@ -58,6 +62,7 @@ export function Passkeys() {
 type NewProps = { readonly onAdded: () => Promise<void>; readonly onLeave: () => void }
 
 function NewPasskey({ onAdded, onLeave }: NewProps) {
+  const t = useWords()
   const { busy, problem, onSubmit } = useForm(async ({ name }) => {
     const options = await ask('POST', '/api/auth/passkey/options', {})
     if ('problem' in options) return options
@@ -67,7 +72,7 @@ function NewPasskey({ onAdded, onLeave }: NewProps) {
       if ('problem' in added) return added
     } catch {
       // Cancelled, or there already: the browser does not say which.
-      return { problem: 'No passkey was made. Confirm it in the window of your browser, or use another device.' }
+      return { problem: t('No passkey was made. Confirm it in the window of your browser, or use another device.') }
     }
     await onAdded()
     return null
@@ -79,15 +84,15 @@ function NewPasskey({ onAdded, onLeave }: NewProps) {
         name="name"
         required
         maxLength={60}
-        aria-label="What the passkey is called"
-        placeholder="The office laptop"
+        aria-label={t('What the passkey is called')}
+        placeholder={t('The office laptop')}
         autoFocus
       />
       <button type="submit" className="button" disabled={busy}>
-        Make it
+        {t('Make it')}
       </button>
       <button type="button" className="quiet-button" onClick={onLeave}>
-        Leave it
+        {t('Leave it')}
       </button>
       {problem && (
         <p role="alert" className="w-full text-[13px] text-needle">

@@ -7,21 +7,24 @@ import { Sheet } from '../chrome/Sheet'
 import { Tick } from '../chrome/Tick'
 import { guestWords, roleWords, type GuestRole, type RoleName } from './roleWords'
 import { doingWords, sharingSchema, stateOf, type SharedLink, type Sharing } from './sharing'
-import { atTime, onDay } from './time'
+import { useDates } from '../words/dates'
 import { useAsked } from './useAsked'
 import { useForm } from './useForm'
+import { useWords } from '../words/words'
+import { own } from '@/core/words'
 
 type Change = (method: 'POST' | 'PATCH' | 'DELETE', to: string, body?: unknown) => Promise<boolean>
 type Part = { readonly sharing: Sharing; readonly change: Change; readonly path: string }
 
 /** Who may do what to a folio: people by mail, guests by links, and what was done. */
 export function ShareFolio({ folio, onClose }: { readonly folio: string; readonly onClose: () => void }) {
+  const t = useWords()
   const path = `/api/folios/${folio}`
   const { value, change } = useAsked(`${path}/shares`, sharingSchema)
   return (
     <Sheet
-      title="Share the folio"
-      hint="With people who have an account, or by links that need none."
+      title={t('Share the folio')}
+      hint={t('With people who have an account, or by links that need none.')}
       size="max-h-full max-w-[820px]"
       onClose={onClose}
     >
@@ -32,7 +35,7 @@ export function ShareFolio({ folio, onClose }: { readonly folio: string; readonl
           <Doings sharing={value} />
         </div>
       ) : (
-        <p className="p-5 text-quiet">Looking who may come in …</p>
+        <p className="p-5 text-quiet">{t('Looking who may come in …')}</p>
       )}
     </Sheet>
   )
@@ -41,17 +44,18 @@ export function ShareFolio({ folio, onClose }: { readonly folio: string; readonl
 const ROW = 'flex items-center gap-3 rounded border border-rule px-3 py-1.5 text-[14px]'
 
 function People({ sharing, change, path }: Part) {
+  const t = useWords()
   const tell = useNotice()
   const [role, setRole] = useState<RoleName>('reviewer')
   const { busy, onSubmit } = useForm(async ({ email }) => {
     if (await change('POST', `${path}/shares`, { email, role }))
-      tell(`${email} finds it on the shelf, or a mail that invites.`)
+      tell(t('{email} finds it on the shelf, or a mail that invites.', { email }))
     return null
   })
   return (
     <section aria-labelledby="share-people">
       <h3 id="share-people" className="mb-2 font-semibold">
-        People
+        {t('People')}
       </h3>
       <form className="mb-3 flex gap-2" onSubmit={onSubmit}>
         <input
@@ -59,11 +63,11 @@ function People({ sharing, change, path }: Part) {
           type="email"
           name="email"
           required
-          aria-label="E-mail"
+          aria-label={t('E-mail')}
           placeholder="mate@gannet.example"
         />
         <Choice
-          label="What they may do"
+          label={t('What they may do')}
           shown={false}
           value={role}
           among={roleWords}
@@ -71,64 +75,79 @@ function People({ sharing, change, path }: Part) {
           className="w-60"
         />
         <button type="submit" className="button-primary" disabled={busy}>
-          Share
+          {t('Share')}
         </button>
       </form>
       <Shared {...{ sharing, change, path }} />
       {sharing.people.length + sharing.invitations.length === 0 && (
-        <p className="text-[13px] text-quiet">Nobody yet. Whoever has no account is invited to make one.</p>
+        <p className="text-[13px] text-quiet">{t('Nobody yet. Whoever has no account is invited to make one.')}</p>
       )}
     </section>
   )
 }
 
-const Shared = ({ sharing, change, path }: Part) => (
-  <ul aria-label="Shared with" className="flex flex-col gap-1.5">
-    {sharing.people.map((p) => (
-      <li key={p.id} className={ROW}>
-        <span className="min-w-0 flex-1 truncate">
-          {p.name} <span className="text-quiet">{p.email}</span>
-        </span>
-        <Choice
-          {...{ label: `What ${p.name} may do`, shown: false, value: p.role, among: roleWords, className: 'w-52' }}
-          onChange={(next) => void change('PATCH', `${path}/shares/${p.id}`, { role: next })}
-        />
-        <button type="button" className="quiet-button" onClick={() => void change('DELETE', `${path}/shares/${p.id}`)}>
-          Take it back
-        </button>
-      </li>
-    ))}
-    {sharing.invitations.map((i) => (
-      <li key={i.id} className={ROW}>
-        <span className="min-w-0 flex-1 truncate">
-          {i.email}{' '}
-          <span className="text-quiet">
-            invited, {roleWords[i.role]}, until {onDay(i.ends_at)}
+const Shared = ({ sharing, change, path }: Part) => {
+  const t = useWords()
+  const { onDay } = useDates()
+  return (
+    <ul aria-label={t('Shared with')} className="flex flex-col gap-1.5">
+      {sharing.people.map((p) => (
+        <li key={p.id} className={ROW}>
+          <span className="min-w-0 flex-1 truncate">
+            {p.name} <span className="text-quiet">{p.email}</span>
           </span>
-        </span>
-        <button
-          type="button"
-          className="quiet-button"
-          onClick={() => void change('DELETE', `${path}/invitations/${i.id}`)}
-        >
-          Withdraw
-        </button>
-      </li>
-    ))}
-  </ul>
-)
+          <Choice
+            {...{
+              label: t('What {name} may do', { name: p.name }),
+              shown: false,
+              value: p.role,
+              among: roleWords,
+              className: 'w-52',
+            }}
+            onChange={(next) => void change('PATCH', `${path}/shares/${p.id}`, { role: next })}
+          />
+          <button
+            type="button"
+            className="quiet-button"
+            onClick={() => void change('DELETE', `${path}/shares/${p.id}`)}
+          >
+            {t('Take it back')}
+          </button>
+        </li>
+      ))}
+      {sharing.invitations.map((i) => (
+        <li key={i.id} className={ROW}>
+          <span className="min-w-0 flex-1 truncate">
+            {i.email}{' '}
+            <span className="text-quiet">
+              {t('invited, {may}, until {day}', { may: roleWords[i.role], day: onDay(i.ends_at) })}
+            </span>
+          </span>
+          <button
+            type="button"
+            className="quiet-button"
+            onClick={() => void change('DELETE', `${path}/invitations/${i.id}`)}
+          >
+            {t('Withdraw')}
+          </button>
+        </li>
+      ))}
+    </ul>
+  )
+}
 
 function Links({ sharing, change, path }: Part) {
+  const t = useWords()
   const [now] = useState(() => Date.now())
   const order = { good: 0, over: 1, 'taken-back': 1 }
   const links = sharing.links.toSorted((a, b) => order[stateOf(a, now)] - order[stateOf(b, now)])
   return (
     <section aria-labelledby="share-links">
       <h3 id="share-links" className="mb-2 font-semibold">
-        Guest links
+        {t('Guest links')}
       </h3>
       <NewLink {...{ sharing, change, path }} />
-      <ul aria-label="Guest links" className="flex flex-col gap-1.5">
+      <ul aria-label={t('Guest links')} className="flex flex-col gap-1.5">
         {links.map((l) => (
           <LinkRow
             key={l.id}
@@ -143,6 +162,7 @@ function Links({ sharing, change, path }: Part) {
 }
 
 function NewLink({ change, path }: Part) {
+  const t = useWords()
   const [role, setRole] = useState<GuestRole>('reviewer')
   const [more, setMore] = useState(false)
   const { busy, onSubmit } = useForm(async ({ name, password, until }) => {
@@ -159,23 +179,30 @@ function NewLink({ change, path }: Part) {
           name="name"
           required
           maxLength={80}
-          aria-label="Whom it is for"
-          placeholder="The harbour office"
+          aria-label={t('Whom it is for')}
+          placeholder={t('The harbour office')}
         />
-        <Choice label="Guests may" shown={false} value={role} among={guestWords} onChange={setRole} className="w-60" />
+        <Choice
+          label={t('Guests may')}
+          shown={false}
+          value={role}
+          among={guestWords}
+          onChange={setRole}
+          className="w-60"
+        />
         <button type="submit" className="button" disabled={busy}>
-          Make a link
+          {t('Make a link')}
         </button>
       </div>
-      <Tick on={more} says="With a password or an end" onChange={setMore} />
+      <Tick on={more} says={t('With a password or an end')} onChange={setMore} />
       {more && (
         <div className="flex gap-2">
           <label className="flex-1 text-[13px] text-quiet">
-            Password
+            {t('Password')}
             <input className="field mt-0.5" name="password" maxLength={200} autoComplete="off" />
           </label>
           <label className="text-[13px] text-quiet">
-            Good until the end of
+            {t('Good until the end of')}
             <input className="field mt-0.5" name="until" type="date" />
           </label>
         </div>
@@ -191,17 +218,23 @@ type LinkProps = {
 }
 
 function LinkRow({ link, state, onTakeBack }: LinkProps) {
+  const t = useWords()
+  const { onDay } = useDates()
   const tell = useNotice()
   const copy = async () => {
     await navigator.clipboard.writeText(`${location.origin}/guest/${link.token}`)
-    tell('The link is on the clipboard.')
+    tell(t('The link is on the clipboard.'))
   }
+  const { endsAt, takenBackAt } = link
+  const ending = (day: string) => (state === 'over' ? t('ended {day}', { day }) : t('until {day}', { day }))
   const says = [
-    guestWords[link.role === 'owner' ? 'editor' : link.role],
-    ...(link.locked ? ['with a password'] : []),
-    ...(link.endsAt ? [`${state === 'over' ? 'ended' : 'until'} ${onDay(link.endsAt)}`] : []),
-    ...(link.takenBackAt ? [`taken back ${onDay(link.takenBackAt)}`] : []),
-    link.guests.length > 0 ? `came: ${link.guests.map((g) => g.name).join(', ')}` : 'nobody came yet',
+    t(guestWords[link.role === 'owner' ? 'editor' : link.role]),
+    ...(link.locked ? [t('with a password')] : []),
+    ...(endsAt ? [ending(onDay(endsAt))] : []),
+    ...(takenBackAt ? [t('taken back {day}', { day: onDay(takenBackAt) })] : []),
+    link.guests.length > 0
+      ? t('came: {names}', { names: link.guests.map((g) => g.name).join(', ') })
+      : t('nobody came yet'),
   ]
   return (
     <li className={`${ROW} ${state === 'good' ? '' : 'text-quiet'}`}>
@@ -215,17 +248,17 @@ function LinkRow({ link, state, onTakeBack }: LinkProps) {
             type="button"
             className="button"
             onClick={() => void copy()}
-            aria-label={`Copy the link for ${link.name}`}
+            aria-label={t('Copy the link for {name}', { name: link.name })}
           >
-            Copy
+            {t('Copy')}
           </button>
           <button
             type="button"
             className="quiet-button"
             onClick={onTakeBack}
-            aria-label={`Take back the link for ${link.name}`}
+            aria-label={t('Take back the link for {name}', { name: link.name })}
           >
-            Take it back
+            {t('Take it back')}
           </button>
         </>
       )}
@@ -234,18 +267,20 @@ function LinkRow({ link, state, onTakeBack }: LinkProps) {
 }
 
 function Doings({ sharing }: { readonly sharing: Sharing }) {
+  const t = useWords()
+  const { atTime } = useDates()
   const [open, setOpen] = useState(false)
   if (sharing.doings.length === 0) return null
   const named = new Map(sharing.links.map((l) => [l.id, l.name]))
   return (
     <details open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary className="font-semibold">What was done</summary>
+      <summary className="font-semibold">{t('What was done')}</summary>
       <ul className="mt-2 text-[13px]">
         {sharing.doings.map((d, i) => (
           <li key={`${d.at} ${i}`} className="flex gap-3 border-t border-rule py-1">
             <span className="w-28 shrink-0 text-quiet">{atTime(d.at)}</span>
             <span>
-              {d.by} {doingWords[d.what] ?? d.what}
+              {d.by} {t(doingWords[d.what] ?? own(d.what))}
               {d.link && named.has(d.link) && <span className="text-quiet"> ({named.get(d.link)})</span>}
             </span>
           </li>

@@ -8,6 +8,9 @@ import { Gate, GateField, GateProblem } from './Gate'
 import { safePath } from './safePath'
 import { useForm } from './useForm'
 import { goTo } from './goTo'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
+import { sayNow } from '../words/words'
 
 type Props = {
   readonly to: string
@@ -16,6 +19,7 @@ type Props = {
 }
 
 export function SignIn({ to, house }: Props) {
+  const t = useWords()
   const go = () => goTo(safePath(to))
   const { problem, busy, onSubmit } = useForm(async ({ email, password }) => {
     const answer = await ask('POST', '/api/auth/sign-in/email', { email, password })
@@ -29,21 +33,21 @@ export function SignIn({ to, house }: Props) {
     const answer = await ask('POST', '/api/auth/sign-in/oauth2', { providerId: 'house', callbackURL: safePath(to) })
     const url = 'json' in answer ? (answer.json as { readonly url?: unknown }).url : undefined
     if (typeof url === 'string') goTo(url)
-    else setOther('problem' in answer ? answer.problem : 'Single sign-on gave no address to go to.')
+    else setOther('problem' in answer ? answer.problem : t('Single sign-on gave no address to go to.'))
   }
   return (
-    <Gate title="Sign in" hint="Your folios, and those that are shared with you.">
+    <Gate title={t('Sign in')} hint={t('Your folios, and those that are shared with you.')}>
       <GateProblem says={problem ?? other} />
       <form onSubmit={onSubmit}>
         <GateField label="E-mail" name="email" type="email" autoComplete="username webauthn" autoFocus />
-        <GateField label="Password" name="password" type="password" autoComplete="current-password" />
+        <GateField label={t('Password')} name="password" type="password" autoComplete="current-password" />
         <button type="submit" className="button-primary mt-1 w-full justify-center" disabled={busy}>
-          {busy ? 'Signing in …' : 'Sign in'}
+          {busy ? t('Signing in …') : t('Sign in')}
         </button>
       </form>
       <div className="mt-4 flex flex-col gap-2 border-t border-rule pt-4">
         <button type="button" className="button justify-center" onClick={() => void byPasskey()}>
-          Sign in with a passkey
+          {t('Sign in with a passkey')}
         </button>
         {house && (
           <button type="button" className="button justify-center" onClick={() => void bySingle()}>
@@ -51,7 +55,7 @@ export function SignIn({ to, house }: Props) {
           </button>
         )}
         <Link href="/sign-in/password" className="text-button self-start pt-1">
-          Set a new password
+          {t('Set a new password')}
         </Link>
       </div>
     </Gate>
@@ -70,6 +74,6 @@ async function signInByPasskey(go: () => void): Promise<string | null> {
     return null
   } catch {
     // Cancelled by the person, or no passkey for this site: the browser does not say which.
-    return 'No passkey was used. Choose one in the window of your browser, or sign in with your password.'
+    return sayNow(said('No passkey was used. Choose one in the window of your browser, or sign in with your password.'))
   }
 }

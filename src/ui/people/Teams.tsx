@@ -7,9 +7,11 @@ import { useNotice } from '../chrome/Notice'
 import { ask } from '../send'
 import { usePerson } from './person'
 import type { RoleName } from './roleWords'
-import { onDay } from './time'
+import { useDates } from '../words/dates'
 import { useAsked } from './useAsked'
 import { useForm } from './useForm'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
 
 const role = z.enum(['reader', 'reviewer', 'editor', 'owner'])
 const teamsSchema = z.object({
@@ -21,9 +23,16 @@ const teamSchema = z.object({
   invitations: z.array(z.object({ id: z.string(), email: z.nullable(z.string()), role, ends_at: z.string() })),
 })
 
-const memberWords = { reader: 'Reader', reviewer: 'Reviewer', editor: 'Editor', owner: 'Owner' } as const
+const memberWords = {
+  reader: said('Reader'),
+  reviewer: said('Reviewer'),
+  editor: said('Editor'),
+  owner: said('Owner'),
+} as const
 
 export function Teams() {
+  const t = useWords()
+  const { onDay } = useDates()
   const { value, change } = useAsked('/api/teams', teamsSchema)
   const { busy, onSubmit } = useForm(async ({ name }) => {
     await change('POST', '/api/teams', { name })
@@ -31,18 +40,25 @@ export function Teams() {
   })
   return (
     <div className="flex flex-col gap-3">
-      {value?.teams.map((t) =>
-        t.deletedAt ? (
-          <p key={t.id} className="flex items-center gap-3 text-quiet">
+      {value?.teams.map((team) =>
+        team.deletedAt ? (
+          <p key={team.id} className="flex items-center gap-3 text-quiet">
             <span className="flex-1">
-              {t.name}, deleted {onDay(t.deletedAt)}; gone for good after thirty days
+              {t('{team}, deleted {day}; gone for good after thirty days', {
+                team: team.name,
+                day: onDay(team.deletedAt),
+              })}
             </span>
-            <button type="button" className="button" onClick={() => void change('POST', `/api/teams/${t.id}/restored`)}>
-              Take it back
+            <button
+              type="button"
+              className="button"
+              onClick={() => void change('POST', `/api/teams/${team.id}/restored`)}
+            >
+              {t('Take it back')}
             </button>
           </p>
         ) : (
-          <TeamPart key={t.id} team={t} change={change} />
+          <TeamPart key={team.id} team={team} change={change} />
         ),
       )}
       <form className="flex gap-2" onSubmit={onSubmit}>
@@ -51,11 +67,11 @@ export function Teams() {
           name="name"
           required
           maxLength={80}
-          aria-label="Name of the team"
-          placeholder="Training office"
+          aria-label={t('Name of the team')}
+          placeholder={t('Training office')}
         />
         <button type="submit" className="button" disabled={busy}>
-          Make a team
+          {t('Make a team')}
         </button>
       </form>
     </div>
@@ -65,12 +81,12 @@ export function Teams() {
 type Change = ReturnType<typeof useAsked>['change']
 
 function TeamPart({ team, change }: { readonly team: Team; readonly change: Change }) {
+  const t = useWords()
   const [open, setOpen] = useState(false)
   return (
     <details className="rounded border border-rule px-3 py-2" onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>
-        <span className="font-medium">{team.name}</span>{' '}
-        <span className="text-quiet">{memberWords[team.role].toLowerCase()}</span>
+        <span className="font-medium">{team.name}</span> <span className="text-quiet">{t(memberWords[team.role])}</span>
       </summary>
       {open && <Members team={team} onGone={change} />}
     </details>
@@ -78,13 +94,14 @@ function TeamPart({ team, change }: { readonly team: Team; readonly change: Chan
 }
 
 function Members({ team, onGone }: { readonly team: Team; readonly onGone: Change }) {
+  const t = useWords()
   const path = `/api/teams/${team.id}`
   const me = usePerson()
   const { value, change } = useAsked(path, teamSchema)
   const runs = team.role === 'owner'
   return (
     <div className="mt-2 flex flex-col gap-2">
-      <ul aria-label={`Members of ${team.name}`} className="flex flex-col gap-1">
+      <ul aria-label={t('Members of {name}', { name: team.name })} className="flex flex-col gap-1">
         {value?.members.map((m) => (
           <li key={m.id} className="flex items-center gap-3 text-[14px]">
             <span className="min-w-0 flex-1 truncate">
@@ -92,11 +109,17 @@ function Members({ team, onGone }: { readonly team: Team; readonly onGone: Chang
             </span>
             {runs ? (
               <Choice
-                {...{ label: `Role of ${m.name}`, shown: false, value: m.role, among: memberWords, className: 'w-32' }}
+                {...{
+                  label: t('Role of {name}', { name: m.name }),
+                  shown: false,
+                  value: m.role,
+                  among: memberWords,
+                  className: 'w-32',
+                }}
                 onChange={(next) => void change('PATCH', `${path}/members/${m.id}`, { role: next })}
               />
             ) : (
-              <span className="text-quiet">{memberWords[m.role]}</span>
+              <span className="text-quiet">{t(memberWords[m.role])}</span>
             )}
             {(runs || m.id === me?.id) && (
               <button
@@ -104,51 +127,69 @@ function Members({ team, onGone }: { readonly team: Team; readonly onGone: Chang
                 className="quiet-button"
                 onClick={() => void (m.id === me?.id ? onGone : change)('DELETE', `${path}/members/${m.id}`)}
               >
-                {m.id === me?.id ? 'Leave' : 'Take out'}
+                {m.id === me?.id ? t('Leave') : t('Take out')}
               </button>
             )}
           </li>
         ))}
         {value?.invitations.map((i) => (
-          <li key={i.id} className="flex items-center gap-3 text-[14px] text-quiet">
-            <span className="min-w-0 flex-1 truncate">
-              {i.email ?? 'Whoever has the address'}, invited as {memberWords[i.role].toLowerCase()}, until{' '}
-              {onDay(i.ends_at)}
-            </span>
-            {runs && (
-              <button
-                type="button"
-                className="quiet-button"
-                onClick={() => void change('DELETE', `${path}/invitations/${i.id}`)}
-              >
-                Withdraw
-              </button>
-            )}
-          </li>
+          <Invited
+            key={i.id}
+            invitation={i}
+            onWithdraw={runs ? () => void change('DELETE', `${path}/invitations/${i.id}`) : null}
+          />
         ))}
       </ul>
       {runs && <Invite path={path} change={change} />}
       {runs && (
         <button type="button" className="quiet-button self-start" onClick={() => void onGone('DELETE', path)}>
-          Delete the team
+          {t('Delete the team')}
         </button>
       )}
     </div>
   )
 }
 
+type InvitedProps = {
+  readonly invitation: z.infer<typeof teamSchema>['invitations'][number]
+  readonly onWithdraw: (() => void) | null
+}
+
+/** Who has not come yet. */
+function Invited({ invitation: { email, role, ends_at }, onWithdraw }: InvitedProps) {
+  const t = useWords()
+  const { onDay } = useDates()
+  return (
+    <li className="flex items-center gap-3 text-[14px] text-quiet">
+      <span className="min-w-0 flex-1 truncate">
+        {t('{email}, invited until {day}: {role}', {
+          email: email ?? t('Whoever has the address'),
+          role: memberWords[role],
+          day: onDay(ends_at),
+        })}
+      </span>
+      {onWithdraw && (
+        <button type="button" className="quiet-button" onClick={onWithdraw}>
+          {t('Withdraw')}
+        </button>
+      )}
+    </li>
+  )
+}
+
 function Invite({ path, change }: { readonly path: string; readonly change: Change }) {
+  const t = useWords()
   const tell = useNotice()
   const [as, setAs] = useState<RoleName>('editor')
   const byMail = useForm(async ({ email }) => {
-    if (await change('POST', `${path}/invitations`, { email, role: as })) tell(`A mail invites ${email}.`)
+    if (await change('POST', `${path}/invitations`, { email, role: as })) tell(t('A mail invites {email}.', { email }))
     return null
   })
   const byLink = async () => {
     const made = await ask('POST', `${path}/invitations`, { email: null, role: as })
     if ('problem' in made) return tell(made.problem)
     await navigator.clipboard.writeText((made.json as { readonly address: string }).address)
-    tell('An address for one person is on the clipboard; it is good for fourteen days.')
+    tell(t('An address for one person is on the clipboard; it is good for fourteen days.'))
   }
   return (
     <form className="flex gap-2" onSubmit={byMail.onSubmit}>
@@ -157,15 +198,15 @@ function Invite({ path, change }: { readonly path: string; readonly change: Chan
         type="email"
         name="email"
         required
-        aria-label="E-mail to invite"
+        aria-label={t('E-mail to invite')}
         placeholder="mate@gannet.example"
       />
-      <Choice label="Invited as" shown={false} value={as} among={memberWords} onChange={setAs} className="w-32" />
+      <Choice label={t('Invited as')} shown={false} value={as} among={memberWords} onChange={setAs} className="w-32" />
       <button type="submit" className="button" disabled={byMail.busy}>
-        Invite
+        {t('Invite')}
       </button>
       <button type="button" className="quiet-button whitespace-nowrap" onClick={() => void byLink()}>
-        Copy an address
+        {t('Copy an address')}
       </button>
     </form>
   )

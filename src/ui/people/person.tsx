@@ -10,6 +10,8 @@ export type Here = {
   readonly local: boolean
   /** Paper of files, unless one chooses another. */
   readonly paper: 'a4' | 'letter'
+  /** What lengths are told in. */
+  readonly units: 'cm' | 'in'
 }
 
 const PersonContext = createContext<Here | null>(null)

@@ -1,5 +1,6 @@
 /** What the server says of a folio's shares: checked before it is shown. */
 import { z } from 'zod/mini'
+import { said, type Said } from '@/core/words'
 
 const role = z.enum(['reader', 'reviewer', 'editor', 'owner'])
 
@@ -27,18 +28,18 @@ export function stateOf({ endsAt, takenBackAt }: SharedLink, now: number): 'good
 }
 
 /** What was done through shares, in words. */
-export const doingWords: Readonly<Record<string, string>> = {
-  shared: 'shared it',
-  unshared: 'took a share back',
-  'link-made': 'made a guest link',
-  'link-taken-back': 'took a guest link back',
-  'guest-came': 'came by a guest link',
-  'link-refused': 'Somebody gave a wrong password at a link',
-  'member-invited': 'invited somebody',
-  published: 'published it',
-  unpublished: 'took the public page back',
-  'folio-deleted': 'put it into the bin',
-  'folio-restored': 'took it out of the bin',
-  remarked: 'remarked',
-  edited: 'changed it',
+export const doingWords: Readonly<Record<string, Said>> = {
+  shared: said('shared it'),
+  unshared: said('took a share back'),
+  'link-made': said('made a guest link'),
+  'link-taken-back': said('took a guest link back'),
+  'guest-came': said('came by a guest link'),
+  'link-refused': said('Somebody gave a wrong password at a link'),
+  'member-invited': said('invited somebody'),
+  published: said('published it'),
+  unpublished: said('took the public page back'),
+  'folio-deleted': said('put it into the bin'),
+  'folio-restored': said('took it out of the bin'),
+  remarked: said('remarked'),
+  edited: said('changed it'),
 }

@@ -4,9 +4,11 @@ import { useCallback, useEffect, useState } from 'react'
 import type { z } from 'zod/mini'
 import { useNotice } from '../chrome/Notice'
 import { ask, send } from '../send'
+import { useWords } from '../words/words'
 
 /** What an address of ours answers, asked for now and after every change that is made through `change`. */
 export function useAsked<S extends z.ZodMiniType>(path: string, schema: S) {
+  const t = useWords()
   const tell = useNotice()
   const [value, setValue] = useState<z.infer<S> | null>(null)
   const look = useCallback(async () => {
@@ -14,8 +16,8 @@ export function useAsked<S extends z.ZodMiniType>(path: string, schema: S) {
     if ('problem' in answer) return tell(answer.problem)
     const read = schema.safeParse(answer.json)
     if (read.success) setValue(read.data)
-    else tell('The server answered in a way that this page does not know. Reload it.')
-  }, [path, schema, tell])
+    else tell(t('The server answered in a way that this page does not know. Reload it.'))
+  }, [path, schema, t, tell])
   useEffect(() => {
     const first = setTimeout(() => void look(), 0)
     return () => clearTimeout(first)

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type Ref } from 'react'
 import { Tick } from '../chrome/Tick'
 import type { Place, Thread } from './threads'
 import type { RemarkWork } from './useRemarks'
+import { useWords } from '../words/words'
 
 type Spot = {
   readonly place: Place
@@ -20,36 +21,28 @@ type Props = Spot & {
 
 /** A new remark at a place, with other words for what stands there where somebody proposes them. */
 export function Composer({ remarks, asked, ...marked }: Props) {
+  const t = useWords()
   const field = useRef<HTMLTextAreaElement>(null)
-  const [words, setWords] = useState('')
-  const [proposed, setProposed] = useState<string | null>(null)
-  /** Where it was begun: it stays there while one looks and marks elsewhere. */
-  const [begun, begin] = useState<Spot | null>(null)
-  const { place, about, present } = begun ?? marked
-  const write = (next: string, other: string | null) => {
-    setWords(next)
-    setProposed(other)
-    begin(next === '' && other === null ? null : (begun ?? marked))
-  }
+  const { words, proposed, place, about, present, write } = useDraft(marked)
   useEffect(() => {
     if (asked > 0) field.current?.focus()
   }, [asked])
   const proposal = proposalOf(present, proposed)
   const ready = words.trim() !== '' || proposal !== null
   const say = async () => {
-    if (!(await remarks.say(place, words.trim() || 'I propose other words.', proposal))) return
+    if (!(await remarks.say(place, words.trim() || t('I propose other words.'), proposal))) return
     write('', null)
   }
   return (
     <form
-      aria-label="New remark"
+      aria-label={t('New remark')}
       className="flex flex-col gap-2 border-b border-rule px-4 py-3"
       onSubmit={(e) => {
         e.preventDefault()
         void say()
       }}
     >
-      <p className="line-clamp-2 text-[13px] text-quiet">On {about}</p>
+      <p className="line-clamp-2 text-[13px] text-quiet">{t('On {about}', { about })}</p>
       <Words
         field={field}
         value={words}
@@ -57,12 +50,16 @@ export function Composer({ remarks, asked, ...marked }: Props) {
         onSend={() => ready && void say()}
       />
       {present !== null && (
-        <Tick on={proposed !== null} says="Propose other words" onChange={(on) => write(words, on ? present : null)} />
+        <Tick
+          on={proposed !== null}
+          says={t('Propose other words')}
+          onChange={(on) => write(words, on ? present : null)}
+        />
       )}
       {proposed !== null && (
         <textarea
           className="field min-h-14 resize-y"
-          aria-label="The words you propose"
+          aria-label={t('The words you propose')}
           maxLength={4000}
           value={proposed}
           onChange={(e) => write(words, e.target.value)}
@@ -74,11 +71,24 @@ export function Composer({ remarks, asked, ...marked }: Props) {
           onPick={(name) => write(`${words.trimEnd()} @${name} `.trimStart(), proposed)}
         />
         <button type="submit" className="button-primary ml-auto" disabled={!ready}>
-          {proposal ? 'Propose' : 'Remark'}
+          {proposal ? t('Propose') : t('Remark')}
         </button>
       </div>
     </form>
   )
+}
+
+/** What is being written, and where it was begun: it stays there while one looks and marks elsewhere. */
+function useDraft(marked: Spot) {
+  const [words, setWords] = useState('')
+  const [proposed, setProposed] = useState<string | null>(null)
+  const [begun, begin] = useState<Spot | null>(null)
+  const write = (next: string, other: string | null) => {
+    setWords(next)
+    setProposed(other)
+    begin(next === '' && other === null ? null : (begun ?? marked))
+  }
+  return { words, proposed, write, ...(begun ?? marked) }
 }
 
 const proposalOf = (from: string | null, to: string | null): Thread['proposal'] =>
@@ -91,32 +101,36 @@ type WordsProps = {
   readonly onSend: () => void
 }
 
-const Words = ({ field, value, onChange, onSend }: WordsProps) => (
-  <textarea
-    ref={field}
-    className="field min-h-16 resize-y"
-    aria-label="What you want to say"
-    placeholder="What should be looked at, and why"
-    maxLength={4000}
-    value={value}
-    onChange={(e) => onChange(e.target.value)}
-    onKeyDown={(e) => {
-      if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) onSend()
-    }}
-  />
-)
+const Words = ({ field, value, onChange, onSend }: WordsProps) => {
+  const t = useWords()
+  return (
+    <textarea
+      ref={field}
+      className="field min-h-16 resize-y"
+      aria-label={t('What you want to say')}
+      placeholder={t('What should be looked at, and why')}
+      maxLength={4000}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) onSend()
+      }}
+    />
+  )
+}
 
 type MentionProps = { readonly people: RemarkWork['people']; readonly onPick: (name: string) => void }
 
-const Mention = ({ people, onPick }: MentionProps) =>
-  people.length < 2 ? null : (
+const Mention = ({ people, onPick }: MentionProps) => {
+  const t = useWords()
+  return people.length < 2 ? null : (
     <select
-      aria-label="Mention somebody"
+      aria-label={t('Mention somebody')}
       className="field w-36"
       value=""
       onChange={(e) => e.target.value && onPick(e.target.value)}
     >
-      <option value="">Mention …</option>
+      <option value="">{t('Mention …')}</option>
       {people.map((p) => (
         <option key={p.id} value={p.name}>
           {p.name}
@@ -124,3 +138,4 @@ const Mention = ({ people, onPick }: MentionProps) =>
       ))}
     </select>
   )
+}

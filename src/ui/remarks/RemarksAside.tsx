@@ -10,6 +10,7 @@ import { Composer } from './Composer'
 import { ThreadView } from './ThreadView'
 import { aboutOf, filters, shown, type Filter, type Place, type Thread } from './threads'
 import type { RemarkWork } from './useRemarks'
+import { useWords } from '../words/words'
 
 type Props = {
   readonly folio: OpenFolio
@@ -41,45 +42,46 @@ export function RemarksAside({
   onGo,
   onClose,
 }: Props) {
+  const t = useWords()
   const [filter, setFilter] = useState<Filter>('open')
   const me = usePerson()
   const here = remarks.threads.filter((t) => only === undefined || ('figure' in t.place && t.place.figure === only))
   const list = shown(here, filter, me?.name ?? '', offsetOf)
   return (
-    <aside aria-label="Remarks" className="flex min-h-0 flex-col border-l border-rule bg-page">
+    <aside aria-label={t('Remarks')} className="flex min-h-0 flex-col border-l border-rule bg-page">
       <div className="flex items-center gap-2 border-b border-rule px-4 py-2">
-        <h2 className="font-semibold">Remarks</h2>
+        <h2 className="font-semibold">{t('Remarks')}</h2>
         <Choice
-          label="Which remarks"
+          label={t('Which remarks')}
           shown={false}
           value={filter}
           among={filters}
           onChange={setFilter}
           className="ml-auto w-44"
         />
-        <button type="button" className="quiet-button" aria-label="Close the remarks" onClick={onClose}>
+        <button type="button" className="quiet-button" aria-label={t('Close the remarks')} onClick={onClose}>
           <X size={16} aria-hidden="true" />
         </button>
       </div>
-      {remarks.may && <Composer {...{ remarks, place, present, asked }} about={aboutOf(place, figures).says} />}
+      {remarks.may && <Composer {...{ remarks, place, present, asked }} about={t(aboutOf(place, figures).says)} />}
       {list.length === 0 && (
         <p className="px-4 py-6 text-[14px] text-quiet">
           {filter === 'open'
             ? remarks.may
-              ? 'Nothing is open. Mark some words, or a part of a figure, and say what you think of it.'
-              : 'Nothing is open.'
-            : 'There is none of these.'}
+              ? t('Nothing is open. Mark some words, or a part of a figure, and say what you think of it.')
+              : t('Nothing is open.')
+            : t('There is none of these.')}
         </p>
       )}
-      <ul className="min-h-0 flex-1 overflow-auto" aria-label="Threads">
-        {list.map((t) => (
+      <ul className="min-h-0 flex-1 overflow-auto" aria-label={t('Threads')}>
+        {list.map((thread) => (
           <ThreadView
-            key={t.id}
+            key={thread.id}
             {...{ folio, remarks }}
-            thread={t}
-            about={aboutOf(t.place, figures)}
-            onPoint={(at) => onPoint(at ? t : null)}
-            onGo={() => onGo(t)}
+            thread={thread}
+            about={aboutOf(thread.place, figures)}
+            onPoint={(at) => onPoint(at ? thread : null)}
+            onGo={() => onGo(thread)}
           />
         ))}
       </ul>

@@ -4,23 +4,27 @@ import { useState } from 'react'
 import { useNotice } from '../chrome/Notice'
 import { useMay } from '../folio/rights'
 import type { OpenFolio } from '../folio/useFolio'
-import { atTime } from '../people/time'
+import { useDates } from '../words/dates'
 import { presentWords, takeProposal } from './taking'
 import type { Thread } from './threads'
 import type { RemarkWork } from './useRemarks'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 type Props = {
   readonly folio: OpenFolio
   readonly thread: Thread
-  readonly about: { readonly says: string; readonly missing: boolean }
+  readonly about: { readonly says: Said; readonly missing: boolean }
   readonly remarks: RemarkWork
   readonly onPoint: (at: boolean) => void
   readonly onGo: () => void
 }
 
-const STATES = { resolved: 'resolved', taken: 'taken', left: 'left as it was' } as const
+const STATES = { resolved: said('resolved'), taken: said('taken'), left: said('left as it was') } as const
 
 export function ThreadView({ folio, thread, about, remarks, onPoint, onGo }: Props) {
+  const t = useWords()
+  const { atTime } = useDates()
   const { state } = thread
   return (
     <li
@@ -34,7 +38,7 @@ export function ThreadView({ folio, thread, about, remarks, onPoint, onGo }: Pro
         onClick={onGo}
         disabled={about.missing}
       >
-        <span className="line-clamp-2 first-letter:uppercase">{about.says}</span>
+        <span className="line-clamp-2 first-letter:uppercase">{t(about.says)}</span>
       </button>
       <ol className="flex flex-col gap-2">
         {thread.remarks.map((r) => (
@@ -47,7 +51,7 @@ export function ThreadView({ folio, thread, about, remarks, onPoint, onGo }: Pro
               </time>
               {r.mine && remarks.may && (
                 <button type="button" className="quiet-button ml-auto h-6" onClick={() => remarks.remove(r.id)}>
-                  Remove
+                  {t('Remove')}
                 </button>
               )}
             </p>
@@ -60,11 +64,12 @@ export function ThreadView({ folio, thread, about, remarks, onPoint, onGo }: Pro
         remarks.may && <Answering thread={thread} remarks={remarks} />
       ) : (
         <p className="mt-2 flex items-center gap-2 text-[13px] text-moss">
-          {STATES[state]}
-          {thread.settledBy && ` by ${thread.settledBy}`}
+          {thread.settledBy
+            ? t('{state} by {name}', { state: STATES[state], name: thread.settledBy })
+            : t(STATES[state])}
           {remarks.may && (
             <button type="button" className="quiet-button" onClick={() => void remarks.settle(thread.id, 'open')}>
-              Open again
+              {t('Open again')}
             </button>
           )}
         </p>
@@ -78,32 +83,33 @@ type ProposedProps = Pick<Props, 'folio' | 'thread' | 'remarks'> & {
 }
 
 function Proposed({ folio, thread, proposal, remarks }: ProposedProps) {
+  const t = useWords()
   const canEdit = useMay('edit')
   const tell = useNotice()
   const take = async () => {
     if (takeProposal(folio, thread)) await remarks.settle(thread.id, 'taken')
-    else tell('The words there have changed since this was proposed. Change them by hand, and resolve the remark.')
+    else tell(t('The words there have changed since this was proposed. Change them by hand, and resolve the remark.'))
   }
   const stands = thread.state !== 'open' || presentWords(folio, thread) === proposal.from
   return (
     <div className="mt-2 rounded border border-rule bg-page px-3 py-2 text-[14px]">
       <p className="text-quiet line-through">
-        <span className="sr-only">Instead of: </span>
+        <span className="sr-only">{t('Instead of:')} </span>
         {proposal.from}
       </p>
       <p>
-        <span className="sr-only">Proposed: </span>
-        {proposal.to || <span className="text-quiet">nothing: take it out</span>}
+        <span className="sr-only">{t('Proposed:')} </span>
+        {proposal.to || <span className="text-quiet">{t('nothing: take it out')}</span>}
       </p>
       {thread.state === 'open' && canEdit && (
         <p className="mt-2 flex items-center gap-2">
           <button type="button" className="button" onClick={() => void take()} disabled={!stands}>
-            Take it
+            {t('Take it')}
           </button>
           <button type="button" className="quiet-button" onClick={() => void remarks.settle(thread.id, 'left')}>
-            Leave it
+            {t('Leave it')}
           </button>
-          {!stands && <span className="text-[13px] text-brass-text">the words have changed since</span>}
+          {!stands && <span className="text-[13px] text-brass-text">{t('the words have changed since')}</span>}
         </p>
       )}
     </div>
@@ -111,6 +117,7 @@ function Proposed({ folio, thread, proposal, remarks }: ProposedProps) {
 }
 
 function Answering({ thread, remarks }: Pick<Props, 'thread' | 'remarks'>) {
+  const t = useWords()
   const [words, setWords] = useState<string | null>(null)
   const send = async () => {
     if (words?.trim() && (await remarks.answer(thread.id, words.trim()))) setWords(null)
@@ -119,10 +126,10 @@ function Answering({ thread, remarks }: Pick<Props, 'thread' | 'remarks'>) {
     return (
       <p className="mt-2 flex gap-1">
         <button type="button" className="quiet-button" onClick={() => setWords('')}>
-          Answer
+          {t('Answer')}
         </button>
         <button type="button" className="quiet-button" onClick={() => void remarks.settle(thread.id, 'resolved')}>
-          Resolve
+          {t('Resolve')}
         </button>
       </p>
     )
@@ -137,7 +144,7 @@ function Answering({ thread, remarks }: Pick<Props, 'thread' | 'remarks'>) {
       <textarea
         autoFocus
         className="field min-h-14 resize-y"
-        aria-label="Your answer"
+        aria-label={t('Your answer')}
         maxLength={4000}
         value={words}
         onChange={(e) => setWords(e.target.value)}
@@ -148,10 +155,10 @@ function Answering({ thread, remarks }: Pick<Props, 'thread' | 'remarks'>) {
       />
       <p className="flex gap-1">
         <button type="submit" className="button" disabled={words.trim() === ''}>
-          Answer
+          {t('Answer')}
         </button>
         <button type="button" className="quiet-button" onClick={() => setWords(null)}>
-          Leave it
+          {t('Leave it')}
         </button>
       </p>
     </form>

@@ -1,5 +1,6 @@
 import { seededOfKind } from '@/core/testing/seededFigure'
 import { aboutOf, mentionedIn, openAt, shown, type Place, type Thread } from './threads'
+import { english } from '@/core/words'
 
 const figure = { ...seededOfKind('process', 4), id: 'f', title: 'Boarding' }
 const [node = ''] = Object.keys(figure.nodes)
@@ -27,16 +28,16 @@ test('threads stand in the order of the text, the whole folio first, what lost i
 })
 
 test('a thread says what it is about, also when that is gone', () => {
-  expect(aboutOf({ at: 'part', figure: 'f', part: node, quote: 'old words' }, [figure])).toEqual({
-    ...{ says: `Boarding: “${figure.nodes[node]?.text}”`, missing: false },
-  })
-  expect(aboutOf({ at: 'part', figure: 'f', part: 'none', quote: 'old words' }, [figure])).toEqual({
-    ...{ says: 'Boarding: “old words”, which was removed', missing: true },
-  })
+  const about = (part: string) => {
+    const { says, missing } = aboutOf({ at: 'part', figure: 'f', part, quote: 'old words' }, [figure])
+    return [english(says), missing]
+  }
+  expect(about(node)).toEqual([`Boarding: “${figure.nodes[node]?.text}”`, false])
+  expect(about('none')).toEqual(['Boarding: “old words”, which was removed', true])
   expect(aboutOf({ at: 'figure', figure: 'gone' }, [figure]).missing).toBe(true)
-  expect(aboutOf({ at: 'words', anchor: { start: 1, end: 2 }, quote: 'w'.repeat(200) }, []).says.length).toBeLessThan(
-    75,
-  )
+  expect(
+    english(aboutOf({ at: 'words', anchor: { start: 1, end: 2 }, quote: 'w'.repeat(200) }, []).says).length,
+  ).toBeLessThan(75)
 })
 
 test('who is mentioned, and how many open threads each part has', () => {

@@ -1,6 +1,7 @@
 /** Threads of remarks as the page shows them: checked, put in order, filtered, told in words. */
 import { z } from 'zod/mini'
 import type { Figure } from '@/core/figure'
+import { own, said, type Said } from '@/core/words'
 
 const quote = z.string()
 const placeSchema = z.discriminatedUnion('at', [
@@ -34,10 +35,10 @@ export const remarksSchema = z.object({
 export type Remarks = z.infer<typeof remarksSchema>
 
 export const filters = {
-  open: 'Open',
-  mine: 'With me in them',
-  proposals: 'Proposed changes',
-  all: 'All, settled too',
+  open: said('Open'),
+  mine: said('With me in them'),
+  proposals: said('Proposed changes'),
+  all: said('All, settled too'),
 } as const
 export type Filter = keyof typeof filters
 
@@ -65,24 +66,24 @@ export function shown(
 export const figureOf = (place: Place): string | null => ('figure' in place ? place.figure : null)
 
 /** What a thread is about, in words; `missing` where that is not there any more. */
-export function aboutOf(
-  place: Place,
-  figures: readonly Figure[],
-): { readonly says: string; readonly missing: boolean } {
-  if (place.at === 'folio') return { says: 'the whole folio', missing: false }
-  if (place.at === 'words') return { says: `“${short(place.quote)}”`, missing: false }
+export function aboutOf(place: Place, figures: readonly Figure[]): { readonly says: Said; readonly missing: boolean } {
+  if (place.at === 'folio') return { says: said('the whole folio'), missing: false }
+  if (place.at === 'words') return { says: own(`“${short(place.quote)}”`), missing: false }
   const figure = figures.find((f) => f.id === place.figure)
-  if (!figure) return { says: 'A figure that was removed', missing: true }
-  const name = figure.title || 'Figure'
+  if (!figure) return { says: said('A figure that was removed'), missing: true }
+  const name = figure.title ? own(figure.title) : said('Figure')
   if (place.at === 'figure') return { says: name, missing: false }
   if (place.at === 'region') {
     const missing = place.sets.some((s) => !figure.nodes[s])
-    return { says: `${name}: ${short(place.quote)}`, missing }
+    return { says: said('{figure}: {words}', { figure: name, words: short(place.quote) }), missing }
   }
   const text = wordsAt(figure, place.part)
   return text === null
-    ? { says: `${name}: “${short(place.quote)}”, which was removed`, missing: true }
-    : { says: `${name}: “${short(text)}”`, missing: false }
+    ? {
+        says: said('{figure}: “{words}”, which was removed', { figure: name, words: short(place.quote) }),
+        missing: true,
+      }
+    : { says: said('{figure}: “{words}”', { figure: name, words: short(text) }), missing: false }
 }
 
 /** The words of a node or a link; null where there is none. */

@@ -6,6 +6,7 @@ import type { Scene } from '@/core/scene'
 import type { Wardrobe } from '@/core/style'
 import { computeAside } from '@/workers/client'
 import { SceneView } from './SceneView'
+import { useWords } from '../words/words'
 
 type Props = {
   /** Drawn as it is; else the text is read. */
@@ -19,6 +20,7 @@ type Drawn = { readonly figure: Figure; readonly scene: Scene }
 
 /** A picture of a text, read and drawn once it comes into sight: forty at once would keep the first one waiting. */
 export function DrawnText({ figure, text, kind, wardrobe, className }: Props) {
+  const t = useWords()
   const place = useRef<HTMLDivElement>(null)
   const [seen, setSeen] = useState(false)
   const [drawn, setDrawn] = useState<Drawn | null>(null)
@@ -48,7 +50,7 @@ export function DrawnText({ figure, text, kind, wardrobe, className }: Props) {
       {drawn ? (
         <SceneView scene={drawn.scene} label={altTextOf(drawn.figure)} className="block h-full w-full" />
       ) : (
-        <span className="text-[13px] text-quiet">Drawing …</span>
+        <span className="text-[13px] text-quiet">{t('Drawing …')}</span>
       )}
     </div>
   )

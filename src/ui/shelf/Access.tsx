@@ -6,8 +6,14 @@ import { useNotice } from '../chrome/Notice'
 import { Sheet } from '../chrome/Sheet'
 import { Tick } from '../chrome/Tick'
 import { ask, send } from '../send'
+import { useWords } from '../words/words'
+import { said } from '@/core/words'
 
-const scopes = { read: 'Read texts as figures', draw: 'Draw figures as files', convert: 'Convert files' } as const
+const scopes = {
+  read: said('Read texts as figures'),
+  draw: said('Draw figures as files'),
+  convert: said('Convert files'),
+} as const
 type Scope = keyof typeof scopes
 const scopeNames = Object.keys(scopes) as Scope[]
 
@@ -23,6 +29,7 @@ type Token = z.infer<typeof listSchema>['tokens'][number]
 
 /** Tokens for programs: made, listed with what they are allowed, taken back. */
 export function Access({ onClose }: { readonly onClose: () => void }) {
+  const t = useWords()
   const tell = useNotice()
   const [tokens, setTokens] = useState<readonly Token[]>([])
   const [secret, setSecret] = useState<string | null>(null)
@@ -42,16 +49,16 @@ export function Access({ onClose }: { readonly onClose: () => void }) {
   }
   return (
     <Sheet
-      title="Access for programs"
-      hint="A program with a token may do what the token allows, in your name."
+      title={t('Access for programs')}
+      hint={t('A program with a token may do what the token allows, in your name.')}
       size="max-h-full max-w-[760px]"
       onClose={onClose}
     >
       <div className="flex flex-col gap-4 overflow-auto p-5">
         <p className="text-[13px] text-quiet">
-          What there is to ask stands in{' '}
+          {t('What there is to ask stands in')}{' '}
           <a className="text-sea underline" href="/api/v1/openapi.json">
-            the description
+            {t('the description')}
           </a>
           .
         </p>
@@ -63,7 +70,7 @@ export function Access({ onClose }: { readonly onClose: () => void }) {
         />
         {secret && (
           <label className="text-[13px] text-quiet">
-            The token, shown this once
+            {t('The token, shown this once')}
             <input className="field mt-0.5 font-mono" readOnly value={secret} onFocus={(e) => e.target.select()} />
           </label>
         )}
@@ -75,26 +82,30 @@ export function Access({ onClose }: { readonly onClose: () => void }) {
 
 type ListProps = { readonly tokens: readonly Token[]; readonly onTakeBack: (id: string) => void }
 
-const List = ({ tokens, onTakeBack }: ListProps) => (
-  <ul aria-label="Tokens" className="flex flex-col gap-1.5">
-    {tokens.map((t) => (
-      <li key={t.id} className="flex items-center gap-3 rounded border border-rule px-3 py-1.5 text-[13px]">
-        <span className="min-w-0 flex-1">
-          <span className="font-medium">{t.name}</span>
-          <span className="block text-quiet">
-            {t.scopes.map((s) => scopes[s].toLowerCase()).join(', ')}
-            {t.usedAt ? '' : '; not used yet'}
+const List = ({ tokens, onTakeBack }: ListProps) => {
+  const t = useWords()
+  return (
+    <ul aria-label={t('Tokens')} className="flex flex-col gap-1.5">
+      {tokens.map((token) => (
+        <li key={token.id} className="flex items-center gap-3 rounded border border-rule px-3 py-1.5 text-[13px]">
+          <span className="min-w-0 flex-1">
+            <span className="font-medium">{token.name}</span>
+            <span className="block text-quiet">
+              {token.scopes.map((s) => t(scopes[s])).join(' · ')}
+              {!token.usedAt && ` · ${t('not used yet')}`}
+            </span>
           </span>
-        </span>
-        <button type="button" className="button" onClick={() => onTakeBack(t.id)}>
-          Take it back
-        </button>
-      </li>
-    ))}
-  </ul>
-)
+          <button type="button" className="button" onClick={() => onTakeBack(token.id)}>
+            {t('Take it back')}
+          </button>
+        </li>
+      ))}
+    </ul>
+  )
+}
 
 function NewToken({ onMade }: { readonly onMade: (secret: string) => void }) {
+  const t = useWords()
   const tell = useNotice()
   const [name, setName] = useState('')
   const [allowed, setAllowed] = useState<ReadonlySet<Scope>>(new Set(scopeNames))
@@ -108,18 +119,18 @@ function NewToken({ onMade }: { readonly onMade: (secret: string) => void }) {
     setAllowed(new Set(scopeNames.filter((s) => (s === scope ? on : allowed.has(s)))))
   return (
     <fieldset className="flex flex-col gap-2">
-      <legend className="mb-1 text-[13px] text-quiet">A new token</legend>
+      <legend className="mb-1 text-[13px] text-quiet">{t('A new token')}</legend>
       <input
         className="field"
-        aria-label="What it is for"
-        placeholder="Handbook pages, built every night"
+        aria-label={t('What it is for')}
+        placeholder={t('Handbook pages, built every night')}
         maxLength={80}
         value={name}
         onChange={(e) => setName(e.target.value)}
       />
       <div className="flex flex-wrap gap-4">
         {scopeNames.map((s) => (
-          <Tick key={s} on={allowed.has(s)} says={scopes[s]} onChange={(on) => toggle(s, on)} />
+          <Tick key={s} on={allowed.has(s)} says={t(scopes[s])} onChange={(on) => toggle(s, on)} />
         ))}
       </div>
       <button
@@ -128,7 +139,7 @@ function NewToken({ onMade }: { readonly onMade: (secret: string) => void }) {
         disabled={name.trim() === '' || allowed.size === 0}
         onClick={() => void make()}
       >
-        Make the token
+        {t('Make the token')}
       </button>
     </fieldset>
   )

@@ -9,6 +9,8 @@ import { useNotice } from '../chrome/Notice'
 import { useTheme } from '../chrome/theme'
 import { ask, send } from '../send'
 import type { ShelfName, ShelvedFolio } from './shelved'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 type Props = {
   readonly folio: ShelvedFolio
@@ -18,6 +20,7 @@ type Props = {
 
 /** A folio on the shelf: its face, its name, and what can be done with it. */
 export function FolioCard({ folio, shelves, inBin }: Props) {
+  const t = useWords()
   const router = useRouter()
   const tell = useNotice()
   const [naming, setNaming] = useState(false)
@@ -34,7 +37,11 @@ export function FolioCard({ folio, shelves, inBin }: Props) {
   }
   const restore = async () => {
     const answer = await ask('POST', `${path}/restore`)
-    tell('problem' in answer ? answer.problem : `The last good state of “${folio.title}” stands on the shelf.`)
+    tell(
+      'problem' in answer
+        ? answer.problem
+        : t('The last good state of “{title}” stands on the shelf.', { title: folio.title }),
+    )
     router.refresh()
   }
   return (
@@ -42,12 +49,7 @@ export function FolioCard({ folio, shelves, inBin }: Props) {
       {folio.summary ? (
         <FolioFace folio={folio} summary={folio.summary} plain={inBin} />
       ) : (
-        <div className="flex h-44 flex-col items-start gap-3 px-5 pt-5">
-          <p className="text-needle">What is stored of this folio cannot be read in full.</p>
-          <button type="button" className="button relative z-10" onClick={() => void restore()}>
-            Restore its last good state
-          </button>
-        </div>
+        <Broken onRestore={() => void restore()} />
       )}
       <div className="flex items-start gap-2 border-t border-rule px-4 py-3">
         <div className="min-w-0 flex-1">
@@ -64,7 +66,7 @@ export function FolioCard({ folio, shelves, inBin }: Props) {
             className="button relative z-10"
             onClick={() => void act(send('PATCH', path, { deleted: false }))}
           >
-            Take it back
+            {t('Take it back')}
           </button>
         ) : null}
         <More
@@ -76,28 +78,47 @@ export function FolioCard({ folio, shelves, inBin }: Props) {
   )
 }
 
-type Doing = { readonly says: string; readonly run: () => void }
+const Broken = ({ onRestore }: { readonly onRestore: () => void }) => {
+  const t = useWords()
+  return (
+    <div className="flex h-44 flex-col items-start gap-3 px-5 pt-5">
+      <p className="text-needle">{t('What is stored of this folio cannot be read in full.')}</p>
+      <button type="button" className="button relative z-10" onClick={onRestore}>
+        {t('Restore its last good state')}
+      </button>
+    </div>
+  )
+}
+
+type Doing = { readonly says: Said; readonly run: () => void }
 type MoreProps = { readonly title: string; readonly list: readonly Doing[] }
 
-const More = ({ title, list }: MoreProps) => (
-  <Menu>
-    <MenuButton className="quiet-button relative z-10" aria-label={`More for “${title}”`}>
-      <Ellipsis size={18} aria-hidden="true" />
-    </MenuButton>
-    <MenuItems
-      anchor="bottom end"
-      className="z-30 max-h-80 min-w-36 rounded-md border border-rule bg-page py-1 shadow-lg"
-    >
-      {list.map((d) => (
-        <MenuItem key={d.says}>
-          <button type="button" className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash" onClick={d.run}>
-            {d.says}
-          </button>
-        </MenuItem>
-      ))}
-    </MenuItems>
-  </Menu>
-)
+const More = ({ title, list }: MoreProps) => {
+  const t = useWords()
+  return (
+    <Menu>
+      <MenuButton className="quiet-button relative z-10" aria-label={t('More for “{title}”', { title })}>
+        <Ellipsis size={18} aria-hidden="true" />
+      </MenuButton>
+      <MenuItems
+        anchor="bottom end"
+        className="z-30 max-h-80 min-w-36 rounded-md border border-rule bg-page py-1 shadow-lg"
+      >
+        {list.map((d) => (
+          <MenuItem key={t(d.says)}>
+            <button
+              type="button"
+              className="block w-full px-3 py-1.5 text-left data-[focus]:bg-sea-wash"
+              onClick={d.run}
+            >
+              {t(d.says)}
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  )
+}
 
 type DoingsFor = Props & {
   readonly act: (work: Promise<string | null>, done?: () => void) => Promise<void>
@@ -108,75 +129,90 @@ type DoingsFor = Props & {
 
 /** What can be done with a folio where it stands. What only its owner may, the server says to who may not. */
 function doings({ folio, shelves, inBin, act, tell, path, name }: DoingsFor): readonly Doing[] {
-  if (inBin) return [{ says: 'Delete for good', run: () => void act(send('DELETE', `${path}/bin`)) }]
-  const back = { label: 'Take it back', run: () => void act(send('PATCH', path, { deleted: false })) }
-  const remove = () => act(send('DELETE', path), () => tell(`“${folio.title}” is deleted.`, back))
+  if (inBin) return [{ says: said('Delete for good'), run: () => void act(send('DELETE', `${path}/bin`)) }]
+  const back = { label: said('Take it back'), run: () => void act(send('PATCH', path, { deleted: false })) }
+  const remove = () =>
+    act(send('DELETE', path), () => tell(said('“{title}” is deleted.', { title: folio.title }), back))
   const to = shelves.filter((s) => s.mine && s.id !== folio.shelf)
   return [
-    { says: 'Rename', run: name },
+    { says: said('Rename'), run: name },
     {
-      says: folio.favourite ? 'No favourite any more' : 'Mark as a favourite',
+      says: folio.favourite ? said('No favourite any more') : said('Mark as a favourite'),
       run: () => void act(send(folio.favourite ? 'DELETE' : 'POST', `${path}/favourite`)),
     },
     {
-      says: 'Make a copy',
+      says: said('Make a copy'),
       run: () =>
-        void act(send('POST', `${path}/copy`), () => tell(`A copy of “${folio.title}” stands on your first shelf.`)),
+        void act(send('POST', `${path}/copy`), () =>
+          tell(said('A copy of “{title}” stands on your first shelf.', { title: folio.title })),
+        ),
     },
     {
-      says: 'Keep as a pattern',
+      says: said('Keep as a pattern'),
       run: () =>
         void act(send('POST', '/api/patterns', { folio: folio.id, name: folio.title.slice(0, 80) }), () =>
-          tell(`“${folio.title}” stands among the worked patterns.`),
+          tell(said('“{title}” stands among the worked patterns.', { title: folio.title })),
         ),
     },
     ...to.map((s) => ({
-      says: `Move to “${s.team && s.team !== s.name ? `${s.team}: ${s.name}` : s.name}”`,
-      run: () => void act(send('PATCH', path, { shelf: s.id }), () => tell(`“${folio.title}” stands on “${s.name}”.`)),
+      says: said('Move to “{shelf}”', { shelf: s.team && s.team !== s.name ? `${s.team}: ${s.name}` : s.name }),
+      run: () =>
+        void act(send('PATCH', path, { shelf: s.id }), () =>
+          tell(said('“{title}” stands on “{shelf}”.', { title: folio.title, shelf: s.name })),
+        ),
     })),
-    { says: 'Delete', run: () => void remove() },
+    { says: said('Delete'), run: () => void remove() },
   ]
 }
 
-const Title = ({ folio, inBin }: { readonly folio: ShelvedFolio; readonly inBin: boolean }) => (
-  <h2 className="text-[17px] font-semibold">
-    {inBin ? (
-      <span className="block min-h-6 truncate">{folio.title}</span>
-    ) : (
-      <Link href={`/folio/${folio.id}`} className="block min-h-6 truncate after:absolute after:inset-0">
-        {folio.favourite && (
-          <Star size={14} aria-label="Favourite" className="mr-1 mb-0.5 inline fill-brass text-brass" />
-        )}
-        {folio.title}
-      </Link>
-    )}
-  </h2>
-)
+const Title = ({ folio, inBin }: { readonly folio: ShelvedFolio; readonly inBin: boolean }) => {
+  const t = useWords()
+  return (
+    <h2 className="text-[17px] font-semibold">
+      {inBin ? (
+        <span className="block min-h-6 truncate">{folio.title}</span>
+      ) : (
+        <Link href={`/folio/${folio.id}`} className="block min-h-6 truncate after:absolute after:inset-0">
+          {folio.favourite && (
+            <Star size={14} aria-label={t('Favourite')} className="mr-1 mb-0.5 inline fill-brass text-brass" />
+          )}
+          {folio.title}
+        </Link>
+      )}
+    </h2>
+  )
+}
 
-const About = ({ folio }: { readonly folio: ShelvedFolio }) => (
-  <p className="text-[13px] text-quiet">
-    {folio.of && `${folio.of}’s · `}
-    changed {folio.changed}
-    {folio.summary && ` · ${counted(folio.summary.figures, 'figure')} · ${counted(folio.summary.words, 'word')}`}
-  </p>
-)
+const About = ({ folio }: { readonly folio: ShelvedFolio }) => {
+  const t = useWords()
+  return (
+    <p className="text-[13px] text-quiet">
+      {folio.of && `${folio.of}’s · `}
+      {t('changed {changed}', { changed: folio.changed })}
+      {folio.summary && ` · ${counted(folio.summary.figures, 'figure')} · ${counted(folio.summary.words, 'word')}`}
+    </p>
+  )
+}
 
 type NameProps = { readonly title: string; readonly onName: (title: string) => void; readonly onLeave: () => void }
 
-const NameField = ({ title, onName, onLeave }: NameProps) => (
-  <input
-    autoFocus
-    aria-label="Name of the folio"
-    defaultValue={title}
-    className="field relative z-10"
-    onFocus={(e) => e.target.select()}
-    onBlur={(e) => onName(e.target.value)}
-    onKeyDown={(e) => {
-      if (e.key === 'Enter') onName(e.currentTarget.value)
-      if (e.key === 'Escape') onLeave()
-    }}
-  />
-)
+const NameField = ({ title, onName, onLeave }: NameProps) => {
+  const t = useWords()
+  return (
+    <input
+      autoFocus
+      aria-label={t('Name of the folio')}
+      defaultValue={title}
+      className="field relative z-10"
+      onFocus={(e) => e.target.select()}
+      onBlur={(e) => onName(e.target.value)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') onName(e.currentTarget.value)
+        if (e.key === 'Escape') onLeave()
+      }}
+    />
+  )
+}
 
 const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`
 
@@ -189,14 +225,15 @@ type FaceProps = {
 
 /** The folio's figures as they stand, or the opening of its text where it has none. */
 function FolioFace({ folio, summary, plain }: FaceProps) {
+  const t = useWords()
   const { theme } = useTheme()
   if (plain || summary.shown.length === 0)
     return (
       <div className="flex h-44 flex-col gap-2 px-5 pt-5">
         <p className="line-clamp-4 font-serif text-[16px] leading-relaxed">
-          {summary.opening || 'Nothing written yet.'}
+          {summary.opening || t('Nothing written yet.')}
         </p>
-        {summary.shown.length === 0 && <p className="mt-auto pb-3 text-[13px] text-quiet">No figure yet</p>}
+        {summary.shown.length === 0 && <p className="mt-auto pb-3 text-[13px] text-quiet">{t('No figure yet')}</p>}
       </div>
     )
   return (

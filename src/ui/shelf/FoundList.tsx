@@ -3,18 +3,22 @@
 import Link from 'next/link'
 import { useTheme } from '../chrome/theme'
 import { markedPieces, type FoundPassage } from './shelved'
+import { useWords } from '../words/words'
 
 /** What a search has found: passages in their words, figures as small pictures. */
 export function FoundList({ results, query }: { readonly results: readonly FoundPassage[]; readonly query: string }) {
+  const t = useWords()
   const { theme } = useTheme()
   if (results.length === 0)
     return (
       <p className="text-quiet">
-        Nothing has “{query}” in it. Fewer letters find more: every word is taken for the beginning of one.
+        {t('Nothing has “{query}” in it. Fewer letters find more: every word is taken for the beginning of one.', {
+          query,
+        })}
       </p>
     )
   return (
-    <ul aria-label="Found" className="flex flex-col gap-2">
+    <ul aria-label={t('Found')} className="flex flex-col gap-2">
       {results.map((r, i) => (
         <li key={`${r.folio} ${i}`}>
           <Link
@@ -24,7 +28,9 @@ export function FoundList({ results, query }: { readonly results: readonly Found
             <span className="min-w-0 flex-1">
               <span className="font-semibold">{r.title}</span>{' '}
               <span className="text-[13px] text-quiet">
-                {r.figure ? 'in a figure' : 'in the text'}, changed {r.changed}
+                {r.figure
+                  ? t('in a figure, changed {changed}', { changed: r.changed })
+                  : t('in the text, changed {changed}', { changed: r.changed })}
               </span>
               <span className="mt-1 block font-serif break-words">
                 {markedPieces(r.words).map((p, k) =>

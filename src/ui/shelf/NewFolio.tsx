@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { ACCEPTED } from '../arrive/useOpenFiles'
 import { FileButton } from '../chrome/FileButton'
 import { ask } from '../send'
+import { useWords } from '../words/words'
 
 const EXAMPLE = `1. Check the moorings
 2. Lower the ramp
@@ -25,6 +26,7 @@ export function NewFolio({
   onFile: (file: File) => void
   patterns: readonly { readonly id: string; readonly name: string }[]
 }) {
+  const t = useWords()
   const router = useRouter()
   const [text, setText] = useState('')
   const [name, setName] = useState<string | null>(null)
@@ -56,11 +58,12 @@ export function NewFolio({
   return (
     <section aria-labelledby="new-folio" className="mb-8 rounded-lg border border-rule bg-page p-5">
       <h2 id="new-folio" className="mb-1 text-[17px] font-semibold">
-        New folio
+        {t('New folio')}
       </h2>
       <p id="new-folio-hint" className="mb-3 text-quiet">
-        Paste what you have: notes, a list, a page of a handbook. Headings, lists and tables are recognised, however
-        uneven.
+        {t(
+          'Paste what you have: notes, a list, a page of a handbook. Headings, lists and tables are recognised, however uneven.',
+        )}
       </p>
       <textarea
         autoFocus
@@ -82,11 +85,11 @@ export function NewFolio({
       />
       <div className="mt-3 flex flex-wrap items-end gap-3 border-l-2 border-rule pl-3">
         <label className="flex flex-col gap-1 text-[13px] text-quiet">
-          No text yet? Name the topic
+          {t('No text yet? Name the topic')}
           <input
             value={topic}
             maxLength={200}
-            placeholder="Mooring at night"
+            placeholder={t('Mooring at night')}
             className="field w-72"
             onChange={(e) => setTopic(e.target.value)}
             onKeyDown={(e) => {
@@ -95,7 +98,7 @@ export function NewFolio({
           />
         </label>
         <label className="flex flex-col gap-1 text-[13px] text-quiet">
-          and what it is to be
+          {t('and what it is to be')}
           <select value={pattern} className="field w-56" onChange={(e) => setPattern(e.target.value)}>
             {patterns.map((p) => (
               <option key={p.id} value={p.id}>
@@ -108,10 +111,10 @@ export function NewFolio({
           type="button"
           className="button"
           disabled={busy || topic.trim().length < 2 || text.trim() !== ''}
-          title={text.trim() === '' ? undefined : 'Clear the text above first; a draft would replace it'}
+          title={text.trim() === '' ? undefined : t('Clear the text above first; a draft would replace it')}
           onClick={() => void draft()}
         >
-          Draft a text with gaps
+          {t('Draft a text with gaps')}
         </button>
       </div>
       {problem && (
@@ -126,23 +129,25 @@ export function NewFolio({
           disabled={busy || text.trim() === ''}
           onClick={() => void make()}
         >
-          {busy ? 'Making the folio …' : 'Make the folio'}
+          {busy ? t('Making the folio …') : t('Make the folio')}
         </button>
         <FileButton
-          says="Open files"
-          label="Files: texts, tables, diagrams, and figures made here"
+          says={t('Open files')}
+          label={t('Files: texts, tables, diagrams, and figures made here')}
           accept={ACCEPTED}
           className="button"
           multiple
           onFile={onFile}
         />
-        <span className="text-[13px] text-quiet">Word, PDF, slides, tables, mails and more; or drop them here</span>
+        <span className="text-[13px] text-quiet">
+          {t('Word, PDF, slides, tables, mails and more; or drop them here')}
+        </span>
         {onClose && (
           <button type="button" className="quiet-button" onClick={onClose}>
-            Close
+            {t('Close')}
           </button>
         )}
-        {name && <span className="text-[13px] text-quiet">from {name}</span>}
+        {name && <span className="text-[13px] text-quiet">{t('from {name}', { name })}</span>}
       </div>
     </section>
   )

@@ -16,20 +16,26 @@ import { NewFolio } from './NewFolio'
 import { ShelfHead } from './ShelfHead'
 import { ShelfList } from './ShelfList'
 import { addressOf, type ShelfProps } from './shelved'
+import { useWords } from '../words/words'
 
 const ArrivalsDialog = dynamic(async () => (await import('../arrive/ArrivalsDialog')).ArrivalsDialog)
 
 export function Shelf(props: ShelfProps) {
+  const t = useWords()
   const { shelves, place, query, count, page, pages, folios, results, isGuest } = props
   const here = typeof place === 'string' ? undefined : shelves.find((s) => s.id === place.shelf)
   const canAdd = here?.mine ?? false
   const [adding, setAdding] = useState(canAdd && count === 0 && results === null)
   const commands = useMemo(
     () => [
-      ...(canAdd ? [{ name: 'New folio', keys: 'Alt+N', run: () => setAdding(true) }] : []),
-      { name: 'Search all folios', keys: 'Alt+S', run: () => document.querySelector<HTMLElement>('#search')?.focus() },
+      ...(canAdd ? [{ name: t('New folio'), keys: 'Alt+N', run: () => setAdding(true) }] : []),
+      {
+        name: t('Search all folios'),
+        keys: 'Alt+S',
+        run: () => document.querySelector<HTMLElement>('#search')?.focus(),
+      },
     ],
-    [canAdd],
+    [canAdd, t],
   )
   useCommands(commands)
   const opening = useOpenFiles()
@@ -37,7 +43,7 @@ export function Shelf(props: ShelfProps) {
   const anew = useNewFolioPlace(opening.arriving.list.length < 2)
   return (
     <>
-      <TopLine crumbs={[{ text: 'Shelf', href: null }]} />
+      <TopLine crumbs={[{ text: t('Shelf'), href: null }]} />
       <main
         className={`mx-auto grid w-full max-w-[1400px] flex-1 grid-cols-[210px_minmax(0,1fr)] items-start gap-8 px-6 py-8 ${canAdd && drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
         {...(isGuest ? {} : drop.handlers)}
@@ -75,22 +81,26 @@ export function Shelf(props: ShelfProps) {
 
 type SideProps = Pick<ShelfProps, 'shelves' | 'place' | 'isGuest'> & { readonly here: string | null }
 
-const Side = ({ shelves, place, isGuest, here }: SideProps) => (
-  <div className="sticky top-4">
-    <ShelfList {...{ shelves, place, isGuest }} />
-    {!isGuest && (
-      <Link
-        href={here ? `/patterns?shelf=${here}` : '/patterns'}
-        className="mt-5 block rounded px-2 py-1 text-[14px] hover:bg-sea-wash/60"
-      >
-        Worked patterns
-      </Link>
-    )}
-    {!isGuest && <ForPrograms />}
-  </div>
-)
+const Side = ({ shelves, place, isGuest, here }: SideProps) => {
+  const t = useWords()
+  return (
+    <div className="sticky top-4">
+      <ShelfList {...{ shelves, place, isGuest }} />
+      {!isGuest && (
+        <Link
+          href={here ? `/patterns?shelf=${here}` : '/patterns'}
+          className="mt-5 block rounded px-2 py-1 text-[14px] hover:bg-sea-wash/60"
+        >
+          {t('Worked patterns')}
+        </Link>
+      )}
+      {!isGuest && <ForPrograms />}
+    </div>
+  )
+}
 
 function SearchField({ query, place }: Pick<ShelfProps, 'query' | 'place'>) {
+  const t = useWords()
   return (
     <form role="search" action="/" className="mb-6 flex max-w-[34rem] items-center gap-2">
       <input type="hidden" name="in" value={typeof place === 'string' ? place : place.shelf} />
@@ -103,17 +113,17 @@ function SearchField({ query, place }: Pick<ShelfProps, 'query' | 'place'>) {
           name="q"
           defaultValue={query}
           maxLength={200}
-          aria-label="Search all folios"
+          aria-label={t('Search all folios')}
           aria-keyshortcuts="Alt+S"
-          placeholder="Words of a text or a figure, in all folios"
+          placeholder={t('Words of a text or a figure, in all folios')}
         />
       </label>
       <button type="submit" className="button">
-        Search
+        {t('Search')}
       </button>
       {query && (
         <Link href={addressOf(place)} className="quiet-button">
-          Back to the shelf
+          {t('Back to the shelf')}
         </Link>
       )}
     </form>
@@ -121,6 +131,7 @@ function SearchField({ query, place }: Pick<ShelfProps, 'query' | 'place'>) {
 }
 
 function Pages({ page, pages, place, sort }: Pick<ShelfProps, 'page' | 'pages' | 'place' | 'sort'>) {
+  const t = useWords()
   const to = (name: string, target: number) =>
     target >= 1 && target <= pages ? (
       <Link href={`${addressOf(place)}&sort=${sort}&page=${target}`} className="button">
@@ -128,12 +139,10 @@ function Pages({ page, pages, place, sort }: Pick<ShelfProps, 'page' | 'pages' |
       </Link>
     ) : null
   return (
-    <nav aria-label="Pages of the shelf" className="mt-8 flex items-center justify-center gap-4">
-      {to('Earlier in the order', page - 1)}
-      <span className="text-quiet">
-        Page {page} of {pages}
-      </span>
-      {to('Later in the order', page + 1)}
+    <nav aria-label={t('Pages of the shelf')} className="mt-8 flex items-center justify-center gap-4">
+      {to(t('Earlier in the order'), page - 1)}
+      <span className="text-quiet">{t('Page {page} of {pages}', { page, pages })}</span>
+      {to(t('Later in the order'), page + 1)}
     </nav>
   )
 }

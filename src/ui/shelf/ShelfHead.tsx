@@ -6,6 +6,8 @@ import { useNotice } from '../chrome/Notice'
 import { send } from '../send'
 import { Choice } from '../chrome/Choice'
 import { addressOf, placeNames, sortNames, type ShelfName, type ShelfProps } from './shelved'
+import { useWords } from '../words/words'
+import { said, type Said } from '@/core/words'
 
 type Props = ShelfProps & {
   readonly here: ShelfName | undefined
@@ -13,31 +15,27 @@ type Props = ShelfProps & {
 }
 
 const EMPTY = {
-  recent: 'Folios you open stand here, the last one first.',
-  favourites: 'Mark a folio as a favourite, by the three dots on it, and it stands here.',
-  shared: 'Folios that others share with you stand here.',
-  bin: 'Nothing is in the bin.',
+  recent: said('Folios you open stand here, the last one first.'),
+  favourites: said('Mark a folio as a favourite, by the three dots on it, and it stands here.'),
+  shared: said('Folios that others share with you stand here.'),
+  bin: said('Nothing is in the bin.'),
 } as const
 
 /** What is shown, how much of it, and what can be done with the shelf. */
 export function ShelfHead({ here, place, query, count, results, sort, binDays, onNew }: Props) {
-  const name = results ? `“${query}”` : (here?.name ?? (typeof place === 'string' ? placeNames[place] : ''))
-  const says = results
-    ? `${results.length === 60 ? 'The best 60 places' : results.length === 1 ? 'One place' : `${results.length} places`} in all folios you may read`
-    : typeof place === 'string' && count === 0
-      ? EMPTY[place]
-      : `${count === 1 ? 'One folio' : `${count} folios`}${place === 'bin' ? `, gone for good after ${binDays} days` : ''}`
+  const t = useWords()
+  const name = results ? `“${query}”` : (here?.name ?? (typeof place === 'string' ? t(placeNames[place]) : ''))
   return (
     <div className="mb-6 flex items-end justify-between gap-4">
       <div className="min-w-0">
         <Name shelf={results ? undefined : here} name={name} />
-        <p className="text-quiet">{says}</p>
+        <p className="text-quiet">{t(countOf({ place, count, results, binDays }))}</p>
       </div>
       <div className="flex items-center gap-2">
         {!results && place !== 'recent' && count > 1 && <Order place={place} sort={sort} />}
         {onNew && (
           <button type="button" className="button-primary" onClick={onNew} aria-keyshortcuts="Alt+N">
-            New folio
+            {t('New folio')}
           </button>
         )}
       </div>
@@ -45,8 +43,24 @@ export function ShelfHead({ here, place, query, count, results, sort, binDays, o
   )
 }
 
+const MOST_FOUND = 60
+
+/** How much of it there is. */
+function countOf({ place, count, results, binDays }: Pick<Props, 'place' | 'count' | 'results' | 'binDays'>): Said {
+  if (results)
+    return results.length === MOST_FOUND
+      ? said('The best {places} places in all folios you may read', { places: MOST_FOUND })
+      : said('{places, plural, one {One place} other {# places}} in all folios you may read', {
+          places: results.length,
+        })
+  if (typeof place === 'string' && count === 0) return EMPTY[place]
+  const folios = said('{count, plural, one {One folio} other {# folios}}', { count })
+  return place === 'bin' ? said('{folios}, gone for good after {days} days', { folios, days: binDays }) : folios
+}
+
 /** The name of a shelf, which its owner changes in place; an empty one can go. */
 function Name({ shelf, name }: { readonly shelf: ShelfName | undefined; readonly name: string }) {
+  const t = useWords()
   const router = useRouter()
   const tell = useNotice()
   const [naming, setNaming] = useState(false)
@@ -69,7 +83,7 @@ function Name({ shelf, name }: { readonly shelf: ShelfName | undefined; readonly
     return (
       <input
         autoFocus
-        aria-label="Name of the shelf"
+        aria-label={t('Name of the shelf')}
         defaultValue={name}
         maxLength={80}
         className="field text-[20px]"
@@ -87,11 +101,11 @@ function Name({ shelf, name }: { readonly shelf: ShelfName | undefined; readonly
       {shelf?.mine && (
         <span className="flex opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
           <button type="button" className="quiet-button" onClick={() => setNaming(true)}>
-            Rename the shelf
+            {t('Rename the shelf')}
           </button>
           {shelf.count === 0 && (
             <button type="button" className="quiet-button" onClick={() => void remove()}>
-              Remove the shelf
+              {t('Remove the shelf')}
             </button>
           )}
         </span>
@@ -102,10 +116,11 @@ function Name({ shelf, name }: { readonly shelf: ShelfName | undefined; readonly
 
 /** In which order the folios stand. */
 function Order({ place, sort }: Pick<ShelfProps, 'place' | 'sort'>) {
+  const t = useWords()
   const router = useRouter()
   return (
     <Choice
-      label="Order"
+      label={t('Order')}
       shown={false}
       value={sort}
       among={sortNames}

@@ -7,6 +7,7 @@ import { useState } from 'react'
 import { useNotice } from '../chrome/Notice'
 import { ask } from '../send'
 import { addressOf, nested, placeNames, type ShelfName, type ShelfPlace } from './shelved'
+import { useWords } from '../words/words'
 
 type Props = { readonly shelves: readonly ShelfName[]; readonly place: ShelfPlace; readonly isGuest: boolean }
 
@@ -14,13 +15,14 @@ const isSame = (a: ShelfPlace, b: ShelfPlace): boolean => addressOf(a) === addre
 
 /** All shelves at the side: one's own, those of teams, and the places that everybody has. */
 export function ShelfList({ shelves, place, isGuest }: Props) {
+  const t = useWords()
   const list = nested(shelves)
   const teams = [...new Set(list.flatMap((s) => (s.team === null ? [] : [s.team])))]
   const names = isGuest ? (['shared'] as const) : (Object.keys(placeNames) as (keyof typeof placeNames)[])
   return (
-    <nav aria-label="Shelves" className="flex flex-col gap-5 text-[14px]">
+    <nav aria-label={t('Shelves')} className="flex flex-col gap-5 text-[14px]">
       {!isGuest && (
-        <Group name="My shelves" shelves={list.filter((s) => s.team === null)} place={place}>
+        <Group name={t('My shelves')} shelves={list.filter((s) => s.team === null)} place={place}>
           <NewShelf parent={typeof place === 'string' ? null : place.shelf} />
         </Group>
       )}
@@ -30,7 +32,7 @@ export function ShelfList({ shelves, place, isGuest }: Props) {
       <ul>
         {names.map((p) => (
           <li key={p}>
-            <Line to={addressOf(p)} current={isSame(p, place)} says={placeNames[p]} />
+            <Line to={addressOf(p)} current={isSame(p, place)} says={t(placeNames[p])} />
           </li>
         ))}
       </ul>
@@ -79,6 +81,7 @@ const Line = ({ to, current, says, count }: LineProps) => (
 
 /** Inside the shelf that is shown, or beside it. */
 function NewShelf({ parent }: { readonly parent: string | null }) {
+  const t = useWords()
   const router = useRouter()
   const tell = useNotice()
   const [naming, setNaming] = useState(false)
@@ -95,7 +98,7 @@ function NewShelf({ parent }: { readonly parent: string | null }) {
     return (
       <button type="button" className="quiet-button mt-1" onClick={() => setNaming(true)}>
         <FolderPlus size={15} aria-hidden="true" />
-        New shelf
+        {t('New shelf')}
       </button>
     )
   return (
@@ -110,18 +113,18 @@ function NewShelf({ parent }: { readonly parent: string | null }) {
         autoFocus
         name="name"
         className="field"
-        aria-label="Name of the shelf"
+        aria-label={t('Name of the shelf')}
         maxLength={80}
         onKeyDown={(e) => e.key === 'Escape' && setNaming(false)}
       />
       {parent !== null && (
         <label className="flex items-center gap-2 text-[13px]">
           <input type="checkbox" checked={inside} onChange={(e) => setInside(e.target.checked)} />
-          inside this shelf
+          {t('inside this shelf')}
         </label>
       )}
       <button type="submit" className="button self-start">
-        Make it
+        {t('Make it')}
       </button>
     </form>
   )

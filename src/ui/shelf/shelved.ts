@@ -1,4 +1,6 @@
 /** What the shelf shows, as the server hands it to the page. */
+import { said } from '@/core/words'
+
 export type ShelvedFolio = {
   readonly id: string
   readonly title: string
@@ -54,12 +56,16 @@ export type ShelfProps = {
 }
 
 export const placeNames = {
-  recent: 'Opened lately',
-  favourites: 'Favourites',
-  shared: 'Shared with me',
-  bin: 'Bin',
+  recent: said('Opened lately'),
+  favourites: said('Favourites'),
+  shared: said('Shared with me'),
+  bin: said('Bin'),
 } as const
-export const sortNames = { changed: 'The one changed last first', title: 'By name', made: 'The newest first' } as const
+export const sortNames = {
+  changed: said('The one changed last first'),
+  title: said('By name'),
+  made: said('The newest first'),
+} as const
 
 /** The address of a place. */
 export const addressOf = (place: ShelfPlace): string => `/?in=${typeof place === 'string' ? place : place.shelf}`

@@ -7,10 +7,10 @@ const UNITS = [
   ['minute', 60],
 ] as const
 
-/** How long ago, in the largest unit that fits: "3 days ago"; "just now" below a minute. */
-export function timeAgo(then: Date, now: Date): string {
+/** How long ago, in the largest unit that fits: "3 days ago"; "now" below a minute. */
+export function timeAgo(then: Date, now: Date, language: string): string {
   const seconds = Math.max(0, (now.getTime() - then.getTime()) / 1000)
   const unit = UNITS.find(([, length]) => seconds >= length)
-  if (!unit) return 'just now'
-  return new Intl.RelativeTimeFormat('en', { numeric: 'always' }).format(-Math.floor(seconds / unit[1]), unit[0])
+  if (!unit) return new Intl.RelativeTimeFormat(language, { numeric: 'auto' }).format(0, 'second')
+  return new Intl.RelativeTimeFormat(language, { numeric: 'always' }).format(-Math.floor(seconds / unit[1]), unit[0])
 }

@@ -1,11 +1,12 @@
-import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { folioForPage } from '@/server/forPage'
 import { readerFrom } from '@/server/services/otherReader'
 import { FolioPage } from '@/ui/folio/FolioPage'
+import { words } from '@/core/words'
+import { titled } from '@/server/words/here'
 
 export const dynamic = 'force-dynamic'
-export const metadata: Metadata = { title: 'Folio' }
+export const generateMetadata = titled(words('Folio'))
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params

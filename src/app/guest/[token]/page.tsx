@@ -1,12 +1,13 @@
-import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { freshProjection } from '@/server/folioDocument'
 import { forPage } from '@/server/forPage'
 import { doorOf } from '@/server/people/guestLinks'
 import { GuestDoor } from '@/ui/people/GuestDoor'
+import { words } from '@/core/words'
+import { tellHere, titled } from '@/server/words/here'
 
 export const dynamic = 'force-dynamic'
-export const metadata: Metadata = { title: 'A shared folio', referrer: 'no-referrer' }
+export const generateMetadata = titled(words('A shared folio'), { referrer: 'no-referrer' })
 
 const MAY = { reader: 'read', reviewer: 'remark', editor: 'edit', owner: 'edit' } as const
 
@@ -17,7 +18,14 @@ export default async function Page({ params }: { params: Promise<{ token: string
   const locked = door.password !== null
   // Who has no password yet is not told what it is about.
   const title = locked ? '' : (await forPage(() => freshProjection(door.folio))).title
+  const t = await tellHere()
   return (
-    <GuestDoor token={token} title={title || 'A shared folio'} by={door.madeBy} may={MAY[door.role]} locked={locked} />
+    <GuestDoor
+      token={token}
+      title={title || t('A shared folio')}
+      by={door.madeBy}
+      may={MAY[door.role]}
+      locked={locked}
+    />
   )
 }

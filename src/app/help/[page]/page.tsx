@@ -1,10 +1,11 @@
-import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { guide } from '@/ui/help/guide'
 import { GuideView } from '@/ui/help/GuideView'
+import { words } from '@/core/words'
+import { titled } from '@/server/words/here'
 
 export const dynamic = 'force-dynamic'
-export const metadata: Metadata = { title: 'Guide' }
+export const generateMetadata = titled(words('Guide'))
 
 /** Open to all: it says nothing of anybody. */
 export default async function Page({ params }: { params: Promise<{ page: string }> }) {

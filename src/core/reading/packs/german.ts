@@ -8,6 +8,7 @@ const MORE = '(?:\\s+(?:eigentlich|nur|im Wesentlichen|wiederum|vor allem|auch|m
 export const german: LanguagePack = {
   language: 'de',
   answers: answersIn('de'),
+  order: /(?:^|\s)\p{Ll}+(?:en|ern|eln)\P{L}*$|^\p{Lu}\p{Ll}+(?:en|ern|eln)\s+Sie\b/u,
   contrast: /aber|während/,
   cues: [
     {

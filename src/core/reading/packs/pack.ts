@@ -25,6 +25,8 @@ export type LanguagePack = {
   readonly compare: readonly PackRow<'shared' | 'only' | 'own'>[]
   /** Verbs that link two things, with their prepositions. */
   readonly links: RegExp
+  /** Words of a label that tells to do something: in German an infinitive at its end, in Spanish one at its beginning. */
+  readonly order: RegExp
   /** Sets a clause against the one before: "but", "while". */
   readonly contrast: RegExp
   /** Articles and other words that are no part of a name. */

@@ -7,6 +7,7 @@ const KIND = '(?:tipos|clases|formas|grupos|categorías|partes|áreas|niveles|va
 export const spanish: LanguagePack = {
   language: 'es',
   answers: answersIn('es'),
+  order: /^(?:no\s+)?\p{L}+(?:ar|er|ir)(?:l[aoe]s?|se)?(?!\p{L})/iu,
   contrast: /pero|mientras/,
   cues: [
     {

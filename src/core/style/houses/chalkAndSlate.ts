@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const chalkAndSlate: HouseStyle = {
-  name: 'Chalk and slate',
-  about: 'Drawn by hand, in chalk on slate or in ink on kraft: for what is still being thought.',
+  name: words('Chalk and slate'),
+  about: words('Drawn by hand, in chalk on slate or in ink on kraft: for what is still being thought.'),
   light: {
     ground: [0.86, 0.045, 75],
     ink: [0.22, 0.02, 60],

@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const chartTable: HouseStyle = {
-  name: 'Chart table',
-  about: 'Hairlines, pale tints and a serif over a plain face: for handbooks that are read closely.',
+  name: words('Chart table'),
+  about: words('Hairlines, pale tints and a serif over a plain face: for handbooks that are read closely.'),
   light: {
     ground: [1, 0, 0],
     ink: [0.26, 0.022, 230],

@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const fog: HouseStyle = {
-  name: 'Fog',
-  about: 'Greys, much air and one clear colour for what matters.',
+  name: words('Fog'),
+  about: words('Greys, much air and one clear colour for what matters.'),
   light: {
     ground: [0.985, 0.002, 250],
     ink: [0.31, 0.008, 250],

@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const kelp: HouseStyle = {
-  name: 'Kelp',
-  about: 'Greens and ochres, two opposite corners rounded like blades of weed: warm and grown.',
+  name: words('Kelp'),
+  about: words('Greens and ochres, two opposite corners rounded like blades of weed: warm and grown.'),
   light: {
     ground: [0.992, 0.006, 115],
     ink: [0.28, 0.035, 175],

@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const lighthouse: HouseStyle = {
-  name: 'Lighthouse',
-  about: 'Black, white and one red, in bands: nothing that is not needed.',
+  name: words('Lighthouse'),
+  about: words('Black, white and one red, in bands: nothing that is not needed.'),
   light: {
     ground: [1, 0, 0],
     ink: [0.16, 0, 0],

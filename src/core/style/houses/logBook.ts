@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const logBook: HouseStyle = {
-  name: 'Log book',
-  about: 'No boxes: rules, italic numerals in red and a serif on cream, as a ship’s log is kept.',
+  name: words('Log book'),
+  about: words('No boxes: rules, italic numerals in red and a serif on cream, as a ship’s log is kept.'),
   light: {
     ground: [0.977, 0.016, 85],
     ink: [0.25, 0.02, 50],

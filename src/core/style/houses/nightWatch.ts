@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const nightWatch: HouseStyle = {
-  name: 'Night watch',
-  about: 'Thin luminous lines on a dark ground, one amber light: made for dark rooms first.',
+  name: words('Night watch'),
+  about: words('Thin luminous lines on a dark ground, one amber light: made for dark rooms first.'),
   light: {
     ground: [0.955, 0.012, 215],
     ink: [0.25, 0.04, 240],

@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const regatta: HouseStyle = {
-  name: 'Regatta',
-  about: 'Two strong opposites, and hatching where they meet: for one thing against another.',
+  name: words('Regatta'),
+  about: words('Two strong opposites, and hatching where they meet: for one thing against another.'),
   light: {
     ground: [0.965, 0.008, 80],
     ink: [0.24, 0.05, 255],

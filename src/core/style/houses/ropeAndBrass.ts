@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const ropeAndBrass: HouseStyle = {
-  name: 'Rope and brass',
-  about: 'Warm paper, double lines and a slab serif: the dignity of a builder’s plate.',
+  name: words('Rope and brass'),
+  about: words('Warm paper, double lines and a slab serif: the dignity of a builder’s plate.'),
   light: {
     ground: [0.965, 0.022, 80],
     ink: [0.27, 0.035, 45],

@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const signalFlags: HouseStyle = {
-  name: 'Signal flags',
-  about: 'Full colours, square and heavy, no outlines: to be read from the other end of a hall.',
+  name: words('Signal flags'),
+  about: words('Full colours, square and heavy, no outlines: to be read from the other end of a hall.'),
   light: {
     ground: [1, 0, 0],
     ink: [0.2, 0.03, 260],

@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const ticket: HouseStyle = {
-  name: 'Ticket',
-  about: 'Paper colours, notched corners, typewritten figures and a printed edge: something to hand over.',
+  name: words('Ticket'),
+  about: words('Paper colours, notched corners, typewritten figures and a printed edge: something to hand over.'),
   light: {
     ground: [0.985, 0.008, 95],
     ink: [0.25, 0.04, 275],

@@ -1,8 +1,9 @@
 import type { HouseStyle } from '../houseStyleSchema'
+import { words } from '../../words'
 
 export const tideline: HouseStyle = {
-  name: 'Tideline',
-  about: 'Graded from deep water to sand, everything round: the order of things is in the colour.',
+  name: words('Tideline'),
+  about: words('Graded from deep water to sand, everything round: the order of things is in the colour.'),
   light: {
     ground: [0.975, 0.008, 200],
     ink: [0.27, 0.04, 225],

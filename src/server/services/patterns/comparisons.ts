@@ -1,11 +1,12 @@
 import type { PatternRow } from './row'
+import { words } from '@/core/words'
 
 export const comparisons = {
   comparison: {
-    name: 'Comparison',
+    name: words('Comparison'),
     task: 'compare',
     readsAs: 'venn',
-    hint: 'Two things: what each has alone, and what both have',
+    hint: words('Two things: what each has alone, and what both have'),
     text: (t) => `# ${t}
 
 ## [First thing]
@@ -22,10 +23,10 @@ export const comparisons = {
 `,
   },
   overlap: {
-    name: 'What two crews share',
+    name: words('What two crews share'),
     task: 'compare',
     readsAs: 'venn',
-    hint: 'Tasks of one, of the other, and of both together',
+    hint: words('Tasks of one, of the other, and of both together'),
     text: (t) => `# ${t}
 
 ## Deck crew
@@ -44,10 +45,10 @@ export const comparisons = {
 `,
   },
   oldAndNew: {
-    name: 'Old rule and new rule',
+    name: words('Old rule and new rule'),
     task: 'compare',
     readsAs: 'venn',
-    hint: 'What goes, what comes, and what stays as it was',
+    hint: words('What goes, what comes, and what stays as it was'),
     text: (t) => `# ${t}
 
 ## The old rule
@@ -64,10 +65,10 @@ export const comparisons = {
 `,
   },
   forAndAgainst: {
-    name: 'For and against',
+    name: words('For and against'),
     task: 'compare',
     readsAs: 'decision',
-    hint: 'One proposal with what speaks for and against it',
+    hint: words('One proposal with what speaks for and against it'),
     text: (t) => `# ${t}
 
 Should we do it?

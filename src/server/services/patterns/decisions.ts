@@ -1,12 +1,13 @@
 import { lowerFirst } from '@/core/text'
 import type { PatternRow } from './row'
+import { words } from '@/core/words'
 
 export const decisions = {
   choice: {
-    name: 'Choice between options',
+    name: words('Choice between options'),
     task: 'decide',
     readsAs: 'decision',
-    hint: 'Two or three ways, held against the same questions',
+    hint: words('Two or three ways, held against the same questions'),
     text: (t) => `# ${t}
 
 Which way for ${lowerFirst(t)}?
@@ -22,10 +23,10 @@ Which way for ${lowerFirst(t)}?
 `,
   },
   supplier: {
-    name: 'Choice of a supplier',
+    name: words('Choice of a supplier'),
     task: 'decide',
     readsAs: 'decision',
-    hint: 'Offers side by side: price, delivery, what speaks against each',
+    hint: words('Offers side by side: price, delivery, what speaks against each'),
     text: (t) => `# ${t}
 
 Which supplier for ${lowerFirst(t)}?
@@ -45,10 +46,10 @@ Which supplier for ${lowerFirst(t)}?
 `,
   },
   goOrStay: {
-    name: 'Go or stay',
+    name: words('Go or stay'),
     task: 'decide',
     readsAs: 'process',
-    hint: 'Questions one after the other that end in yes or no',
+    hint: words('Questions one after the other that end in yes or no'),
     text: (t) => `# ${t}
 
 1. Ask for [which report?].
@@ -59,10 +60,10 @@ Which supplier for ${lowerFirst(t)}?
 `,
   },
   makeOrBuy: {
-    name: 'Do it ourselves, or have it done',
+    name: words('Do it ourselves, or have it done'),
     task: 'decide',
     readsAs: 'decision',
-    hint: 'Two ways with what each asks of money, time and people',
+    hint: words('Two ways with what each asks of money, time and people'),
     text: (t) => `# ${t}
 
 How do we go about ${lowerFirst(t)}?

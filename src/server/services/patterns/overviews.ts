@@ -1,11 +1,12 @@
 import type { PatternRow } from './row'
+import { words } from '@/core/words'
 
 export const overviews = {
   overview: {
-    name: 'Overview of points',
+    name: words('Overview of points'),
     task: 'overview',
     readsAs: 'points',
-    hint: 'Four or five points, each with a sentence',
+    hint: words('Four or five points, each with a sentence'),
     text: (t) => `# ${t}
 
 - [First point]: [one sentence about it]
@@ -15,10 +16,10 @@ export const overviews = {
 `,
   },
   rules: {
-    name: 'Rules of the house',
+    name: words('Rules of the house'),
     task: 'overview',
     readsAs: 'points',
-    hint: 'What holds for everybody, with the reason',
+    hint: words('What holds for everybody, with the reason'),
     text: (t) => `# ${t}
 
 - [First rule]: [why it is so]
@@ -29,10 +30,10 @@ export const overviews = {
 `,
   },
   lessons: {
-    name: 'What we have learned',
+    name: words('What we have learned'),
     task: 'overview',
     readsAs: 'points',
-    hint: 'After a drill or a season: what to keep, what to change',
+    hint: words('After a drill or a season: what to keep, what to change'),
     text: (t) => `# ${t}
 
 - [What went well]: [what made it so]

@@ -1,11 +1,12 @@
 import type { PatternRow } from './row'
+import { words } from '@/core/words'
 
 export const peoplePatterns = {
   roles: {
-    name: 'Who does what',
+    name: words('Who does what'),
     task: 'people',
     readsAs: 'hierarchy',
-    hint: 'Roles, and who helps or stands in',
+    hint: words('Roles, and who helps or stands in'),
     text: (t) => `# ${t}
 
 - [Who is responsible for it all?]
@@ -18,10 +19,10 @@ export const peoplePatterns = {
 `,
   },
   reporting: {
-    name: 'Who reports to whom',
+    name: words('Who reports to whom'),
     task: 'people',
     readsAs: 'hierarchy',
-    hint: 'The line from the top to the watch',
+    hint: words('The line from the top to the watch'),
     text: (t) => `# ${t}
 
 - [Master]
@@ -35,10 +36,10 @@ export const peoplePatterns = {
 `,
   },
   firstWeek: {
-    name: 'The first week of somebody new',
+    name: words('The first week of somebody new'),
     task: 'people',
     readsAs: 'process',
-    hint: 'What happens when, and who goes along',
+    hint: words('What happens when, and who goes along'),
     text: (t) => `# ${t}
 
 1. Meet [whom?] at [where?] and get [which things?].
@@ -50,10 +51,10 @@ export const peoplePatterns = {
 `,
   },
   team: {
-    name: 'A team and its trades',
+    name: words('A team and its trades'),
     task: 'people',
     readsAs: 'hierarchy',
-    hint: 'Groups of people, and what each group knows',
+    hint: words('Groups of people, and what each group knows'),
     text: (t) => `# ${t}
 
 - [The whole crew]

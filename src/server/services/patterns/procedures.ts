@@ -1,12 +1,13 @@
 import { lowerFirst } from '@/core/text'
 import type { PatternRow } from './row'
+import { words } from '@/core/words'
 
 export const procedures = {
   procedure: {
-    name: 'Procedure',
+    name: words('Procedure'),
     task: 'procedure',
     readsAs: 'process',
-    hint: 'Steps in their order, with what to do when one goes wrong',
+    hint: words('Steps in their order, with what to do when one goes wrong'),
     text: (t) => `# ${t}
 
 [One sentence: when is this done, and what must be at hand?]
@@ -20,10 +21,10 @@ export const procedures = {
 `,
   },
   checklist: {
-    name: 'Checklist before a start',
+    name: words('Checklist before a start'),
     task: 'procedure',
     readsAs: 'process',
-    hint: 'A short round before something begins, each point looked at by somebody',
+    hint: words('A short round before something begins, each point looked at by somebody'),
     text: (t) => `# ${t}
 
 [Who does the round, and how long before the start?]
@@ -36,10 +37,10 @@ export const procedures = {
 `,
   },
   handover: {
-    name: 'Handover of a watch',
+    name: words('Handover of a watch'),
     task: 'procedure',
     readsAs: 'process',
-    hint: 'What the one who goes tells the one who comes',
+    hint: words('What the one who goes tells the one who comes'),
     text: (t) => `# ${t}
 
 1. The mate who goes off tells [what has happened?].
@@ -51,10 +52,10 @@ export const procedures = {
 `,
   },
   complaint: {
-    name: 'Answering a complaint',
+    name: words('Answering a complaint'),
     task: 'procedure',
     readsAs: 'process',
-    hint: 'From the first word to the answer, with who decides',
+    hint: words('From the first word to the answer, with who decides'),
     text: (t) => `# ${t}
 
 1. Thank the passenger and write down [what?].
@@ -65,10 +66,10 @@ export const procedures = {
 `,
   },
   emergency: {
-    name: 'What to do when something happens',
+    name: words('What to do when something happens'),
     task: 'procedure',
     readsAs: 'process',
-    hint: 'Few steps, short words, for a wall',
+    hint: words('Few steps, short words, for a wall'),
     text: (t) => `# ${t}
 
 1. Shout “[which word?]” and press [which alarm?].

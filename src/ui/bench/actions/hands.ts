@@ -4,6 +4,7 @@ import type { Figure } from '@/core/figure'
 import type { Scene } from '@/core/scene'
 import { newId } from '../newId'
 import type { Editing, Selection } from '../selection'
+import type { Notify } from '../../chrome/Notice'
 
 export type Hands = {
   readonly scene: Scene | null
@@ -13,6 +14,6 @@ export type Hands = {
   readonly region: readonly string[] | null
   readonly select: (s: Selection) => void
   readonly edit: (e: Editing | null) => void
-  readonly tell: (text: string) => void
+  readonly tell: Notify
 }
 export const ids = () => ({ node: newId(), link: newId() })

@@ -14,12 +14,13 @@ import { kinds, type Figure } from '@/core/figure'
 import { nodesIn } from '../selection'
 import { newId } from '../newId'
 import { ids, type Hands } from './hands'
+import { said, type Said } from '@/core/words'
 
 export function moving({ figure, apply, selection, select, tell }: Hands) {
   const nodes = nodesIn(selection)
-  const { noun } = kinds[figure.kind]
+  const noun = said(kinds[figure.kind].noun)
   /** Each of the selected in turn; what cannot be done to any of them is told. */
-  const each = (order: readonly string[], make: (f: Figure, id: string) => Edit | null, why: string) => {
+  const each = (order: readonly string[], make: (f: Figure, id: string) => Edit | null, why: Said) => {
     let now = figure
     const edits = order.flatMap((id) => {
       const made = make(now, id)
@@ -42,25 +43,25 @@ export function moving({ figure, apply, selection, select, tell }: Hands) {
       each(
         by < 0 ? nodes : nodes.toReversed(),
         (f, id) => moveBy(f, id, by),
-        by < 0 ? 'It is the first already.' : 'It is the last already.',
+        by < 0 ? said('It is the first already.') : said('It is the last already.'),
       ),
     indent: () =>
       each(
         nodes,
         (f, id) => indent(f, id, newId()),
         figure.kind === 'process'
-          ? 'Only a step right below a question can go into its branch.'
-          : `There is no ${noun} above to put it under.`,
+          ? said('Only a step right below a question can go into its branch.')
+          : said('There is no {noun} above to put it under.', { noun }),
       ),
     outdent: () =>
       each(
         nodes,
         (f, id) => outdent(f, id, ids()),
         figure.kind === 'process'
-          ? 'This step is not inside a branch that meets the flow again.'
+          ? said('This step is not inside a branch that meets the flow again.')
           : figure.kind === 'points'
-            ? 'This point has no detail to make a point of.'
-            : `This ${noun} is at the top already.`,
+            ? said('This point has no detail to make a point of.')
+            : said('This {noun} is at the top already.', { noun }),
       ),
     swap: () => {
       const [a, b] = nodes
@@ -70,7 +71,7 @@ export function moving({ figure, apply, selection, select, tell }: Hands) {
       each(
         nodes,
         (f, id) => (f.kind === 'process' ? asQuestion(f, id, f.nodes[id]?.role !== 'question') : null),
-        'Only a step of a process can be a question.',
+        said('Only a step of a process can be a question.'),
       ),
   }
 }

@@ -5,6 +5,7 @@ import type { Figure } from '@/core/figure'
 import type { Box, Point } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import type { Selection } from '../selection'
+import type { Said } from '@/core/words'
 
 export type Stage = {
   readonly figure: Figure
@@ -24,7 +25,7 @@ export type Lights = {
   readonly box?: Box
 }
 /** Where something would go, told before it is dropped. */
-export type Target = { readonly says: string; readonly lights: Lights; readonly edit: Edit }
+export type Target = { readonly says: Said; readonly lights: Lights; readonly edit: Edit }
 
 /** A line beside which things stand in line, or a gap that is as wide as another. */
 export type Guide = { readonly from: Point; readonly to: Point }
@@ -99,7 +100,7 @@ export type Of<K extends Kind> = Extract<Gesture, { kind: K }>
 /** What is shown while it lasts. */
 export type Preview = {
   readonly lights?: Lights
-  readonly says?: string
+  readonly says?: Said
   readonly line?: readonly Point[]
   readonly box?: Box
   readonly guides?: readonly Guide[]
@@ -108,7 +109,7 @@ export type Preview = {
 /** A choice that is asked for where a thread was let go over nothing. */
 export type Question = {
   readonly at: Point
-  readonly choices: readonly { readonly says: string; readonly made: Made }[]
+  readonly choices: readonly { readonly says: Said; readonly made: Made }[]
 }
 export type Made = { readonly edit: Edit; readonly node: string }
 

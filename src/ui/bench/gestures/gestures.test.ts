@@ -25,6 +25,7 @@ import {
 import { guidesFor } from './guides'
 import { middleOf } from './places'
 import { walk } from '../walk'
+import { english, said } from '@/core/words'
 
 const typesetter = shippedTypesetter()
 const NO_KEYS = { shift: false, alt: false }
@@ -74,10 +75,13 @@ test('a step dropped on a connector goes between, on another step it changes pla
   const link = s.scene.links.find((l) => l.from === 'a')
   const at = middleOf(link?.points ?? [])
   const onLink = carried(s, press(s, 'd'), NO_KEYS, at)
-  expect(previewOf(onLink.gesture, s)).toMatchObject({ says: 'Between “Check” and “Lower”', lights: { link: 'a-b' } })
+  expect(previewOf(onLink.gesture, s)).toMatchObject({
+    says: said('Between “{from}” and “{to}”', { from: 'Check', to: 'Lower' }),
+    lights: { link: 'a-b' },
+  })
   expect(words(after(deck, onLink.outcome.edit))).toEqual(['Check', 'Close', 'Lower', 'Load'])
   const onNode = carried(s, press(s, 'd'), NO_KEYS, middle(s, 'a'))
-  expect(previewOf(onNode.gesture, s).says).toBe('Change places with “Check”')
+  expect(previewOf(onNode.gesture, s).says).toEqual(said('Change places with “{words}”', { words: 'Check' }))
   expect(words(after(deck, onNode.outcome.edit))).toEqual(['Close', 'Lower', 'Load', 'Check'])
 })
 
@@ -99,12 +103,15 @@ test('a thread snaps from a distance, joins two, and asks where it ends over not
   const near = { x: (target?.x ?? 0) - 20, y: (target?.y ?? 0) - 20 }
   const begun = () => startThread(s, 'a', side, middle(s, 'a'))
   const pulled = carried(s, begun(), NO_KEYS, { x: 900, y: 900 }, near)
-  expect(previewOf(pulled.gesture, s)).toMatchObject({ says: 'To “Close”', lights: { nodes: ['a', 'd'] } })
+  expect(previewOf(pulled.gesture, s)).toMatchObject({
+    says: said('To “{words}”', { words: 'Close' }),
+    lights: { nodes: ['a', 'd'] },
+  })
   const joined = after(map, pulled.outcome.edit)
   expect(Object.values(joined.links).some((l) => l.from === 'a' && l.to === 'd')).toBe(true)
   const missed = carried(s, begun(), NO_KEYS, { x: 5000, y: 5000 }).outcome
   expect(missed.edit).toBeUndefined()
-  expect(missed.ask?.choices.map((c) => c.says)).toEqual(['New concept here'])
+  expect(missed.ask?.choices.map((c) => english(c.says))).toEqual(['New concept here'])
   const made = after(map, missed.ask?.choices[0]?.made.edit)
   expect(Object.keys(made.nodes)).toHaveLength(5)
   const clicked = dropped(begun(), s)
@@ -123,7 +130,7 @@ test('in a tree a node goes below the one it is dropped on, but not below its ow
   const tree = asKind(deck, 'hierarchy')
   const s = stageOf(tree)
   expect(carried(s, press(s, 'b'), NO_KEYS, middle(s, 'd')).gesture).toMatchObject({
-    target: { says: 'Below “Close”' },
+    target: { says: said('Below “{words}”', { words: 'Close' }) },
   })
   expect(carried(s, press(s, 'title'), NO_KEYS, middle(s, 'd')).outcome.edit).toBeUndefined()
 })
@@ -158,7 +165,10 @@ test('a frame selects what it meets; regions are found under the hand', () => {
   const v = stageOf(venn)
   expect(regionAt(v.scene, middle(v, 'Moor'))).toEqual(['Deck', 'Shore'])
   const { outcome, gesture } = carried(v, press(v, 'Lash'), NO_KEYS, middle(v, 'Moor'))
-  expect(previewOf(gesture, v)).toMatchObject({ says: 'In “Deck” and “Shore”', lights: { region: ['Deck', 'Shore'] } })
+  expect(previewOf(gesture, v)).toMatchObject({
+    says: said('In {sets}', { sets: ['“Deck”', '“Shore”'] }),
+    lights: { region: ['Deck', 'Shore'] },
+  })
   expect(after(venn, outcome.edit).nodes.Lash?.memberOf).toEqual(['Deck', 'Shore'])
 })
 

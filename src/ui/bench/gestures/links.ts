@@ -4,6 +4,7 @@ import type { Point } from '@/core/geometry'
 import { bendTo, pulled } from '../bending'
 import { SNAP, isFar, type Of, type Row, type Stage } from './gesture'
 import { nodeNear } from './places'
+import { said } from '@/core/words'
 
 const linkOf = (stage: Stage, id: string) => stage.scene.links.find((l) => l.id === id)
 
@@ -29,7 +30,12 @@ export const end: Row<'end'> = {
     return {
       line: [g.anchor, g.at],
       lights: { nodes: [other, g.target].filter((id): id is string => typeof id === 'string') },
-      says: g.target === null ? 'It stays where it was' : `${g.end === 'from' ? 'From' : 'To'} “${words}”`,
+      says:
+        g.target === null
+          ? said('It stays where it was')
+          : g.end === 'from'
+            ? said('From “{words}”', { words })
+            : said('To “{words}”', { words }),
     }
   },
   drop: (g, stage) =>

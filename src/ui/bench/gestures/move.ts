@@ -5,6 +5,7 @@ import { nodeParts, nodesIn, toggled, type Part, type Selection } from '../selec
 import { isFar, type Keys, type Of, type Row, type Stage } from './gesture'
 import { guidesFor } from './guides'
 import { targetAt } from './targets'
+import { said } from '@/core/words'
 
 /** A press on a part of the figure: a click selects it, a drag takes all selected nodes along. */
 export function startMove(stage: Stage, part: Part, at: Point, keys: Keys, selection: Selection): Of<'move'> {
@@ -55,7 +56,9 @@ export const move: Row<'move'> = {
     g.moved
       ? {
           ...(g.target ? { lights: g.target.lights, says: g.target.says } : {}),
-          ...(g.copies ? { says: g.ids.length > 1 ? `Copy ${g.ids.length} nodes` : 'Copy it' } : {}),
+          ...(g.copies
+            ? { says: g.ids.length > 1 ? said('Copy {n} nodes', { n: g.ids.length }) : said('Copy it') }
+            : {}),
           guides: g.guides,
         }
       : {},

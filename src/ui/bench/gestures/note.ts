@@ -4,6 +4,7 @@ import { centreOf, type Box, type Point, stepOut } from '@/core/geometry'
 import type { Scene } from '@/core/scene'
 import type { Part } from '../selection'
 import { isFar, type Of, type Row, type Stage } from './gesture'
+import { said } from '@/core/words'
 
 export function startNote(stage: Stage, id: string, at: Point): Of<'note'> | null {
   const note = stage.scene.notes.find((n) => n.id === id)
@@ -20,7 +21,8 @@ const boxNow = (g: Of<'note'>) => ({ ...g.stood, x: g.stood.x + g.at.x - g.from.
 
 export const note: Row<'note'> = {
   move: (g, stage, at) => ({ ...g, at, moved: g.moved || isFar(g.from, at, stage.zoom) }),
-  preview: (g) => (g.moved ? { box: boxNow(g), says: 'The note goes here, or to the nearest place that is free' } : {}),
+  preview: (g) =>
+    g.moved ? { box: boxNow(g), says: said('The note goes here, or to the nearest place that is free') } : {},
   drop: (g, { figure, scene }) => {
     const part: Part = { kind: 'note', id: g.note }
     const subject = scene.notes.find((n) => n.id === g.note)?.subject

@@ -2,6 +2,7 @@
 import { resize as resized } from '@/core/document'
 import type { Box, Point } from '@/core/geometry'
 import { isFar, type Corner, type Of, type Row, type Stage } from './gesture'
+import { said } from '@/core/words'
 
 const signs: Record<Corner, Point> = {
   topLeft: { x: -1, y: -1 },
@@ -40,7 +41,10 @@ export const resize: Row<'resize'> = {
   preview: (g, { scene }) => {
     const { width, height } = boxNow(g)
     const px = (v: number) => Math.round(v / scene.fit.scale)
-    return { box: boxNow(g), says: `${px(width)} × ${px(height)}; never smaller than its words` }
+    return {
+      box: boxNow(g),
+      says: said('{width} × {height}; never smaller than its words', { width: px(width), height: px(height) }),
+    }
   },
   drop: (g, { scene, zoom }) => {
     if (!isFar(g.from, g.at, zoom)) return {}

@@ -6,13 +6,14 @@ import type { Point } from '@/core/geometry'
 import type { Edit } from '@/core/document'
 import type { Stage, Target } from './gesture'
 import { laneAt, linkNear, nodeNear, regionAt } from './places'
+import { said, type Hole, type Said } from '@/core/words'
 
 /** A link is hit within so many canvas px. */
 const ON_LINK = 14
 
 type Find = (stage: Stage, ids: readonly string[], at: Point) => Target | null
 
-const wordsOf = (f: Figure, id: string): string => f.nodes[id]?.text || 'the node without words'
+const wordsOf = (f: Figure, id: string): Hole => f.nodes[id]?.text || said('the node without words')
 
 const ontoNode =
   (make: (f: Figure, ids: readonly string[], target: string, stage: Stage) => Omit<Target, 'lights'> | null): Find =>
@@ -25,13 +26,13 @@ const ontoNode =
 const below = ontoNode((f, ids, target, { newId }) => {
   if (ids.some((id) => isBelow(f, target, id))) return null
   const moves = ids.map((id) => moveBelow(f, id, target, newId()))
-  return { says: `Below “${wordsOf(f, target)}”`, edit: all(...moves) }
+  return { says: said('Below “{words}”', { words: wordsOf(f, target) }), edit: all(...moves) }
 })
 
 const swapped = ontoNode((f, [id, ...more], target) =>
   id === undefined || more.length > 0
     ? null
-    : { says: `Change places with “${wordsOf(f, target)}”`, edit: changePlaces(f, id, target) },
+    : { says: said('Change places with “{words}”', { words: wordsOf(f, target) }), edit: changePlaces(f, id, target) },
 )
 
 const inTurn = ontoNode((f, [id, ...more], target) => {
@@ -39,7 +40,9 @@ const inTurn = ontoNode((f, [id, ...more], target) => {
   const order = nodesInOrder(f).map((n) => n.id)
   const forward = order.indexOf(id) < order.indexOf(target)
   return {
-    says: `${forward ? 'Behind' : 'Before'} “${wordsOf(f, target)}”`,
+    says: forward
+      ? said('Behind “{words}”', { words: wordsOf(f, target) })
+      : said('Before “{words}”', { words: wordsOf(f, target) }),
     edit: moveTo(f, id, target, forward ? 'after' : 'before'),
   }
 })
@@ -60,7 +63,10 @@ const ontoLink: Find = ({ figure, scene, zoom, newId }, ids, at) => {
     on = next
   }
   const edit = all(...edits)
-  const says = `Between “${wordsOf(figure, known.from)}” and “${wordsOf(figure, known.to)}”`
+  const says = said('Between “{from}” and “{to}”', {
+    from: wordsOf(figure, known.from),
+    to: wordsOf(figure, known.to),
+  })
   return { says, lights: { link: known.id }, edit }
 }
 
@@ -69,16 +75,16 @@ const intoLane: Find = ({ figure, scene }, ids, at) => {
   const movers = ids.filter((id) => lane && figure.nodes[id]?.actor !== lane.actor)
   if (!lane || movers.length === 0) return null
   const edit = all(...movers.map((id): Edit => ({ do: 'setNode', id, set: { actor: lane.actor, held: null } })))
-  return { says: `Done by ${lane.actor}`, lights: { box: lane.box }, edit }
+  return { says: said('Done by {actor}', { actor: lane.actor }), lights: { box: lane.box }, edit }
 }
 
 /** The names of sets, as one says where something lies. */
-export const regionName = (f: Figure, sets: readonly string[]): string =>
+export const regionName = (f: Figure, sets: readonly string[]): Said =>
   sets.length === 0
-    ? 'outside all sets'
+    ? said('Outside all sets')
     : sets.length === 1
-      ? `only in “${wordsOf(f, sets[0] as string)}”`
-      : `in ${sets.map((id) => `“${wordsOf(f, id)}”`).join(' and ')}`
+      ? said('Only in “{set}”', { set: wordsOf(f, sets[0] as string) })
+      : said('In {sets}', { sets: sets.map((id) => `“${f.nodes[id]?.text ?? ''}”`) })
 
 const intoSets: Find = ({ figure, scene }, ids, at) => {
   const sets = regionAt(scene, at)
@@ -88,9 +94,8 @@ const intoSets: Find = ({ figure, scene }, ids, at) => {
     return node && node.role !== 'set' && regionOf(figure, node).toSorted().join() !== sets.toSorted().join()
   })
   if (movers.length === 0) return null
-  const name = regionName(figure, sets)
   return {
-    says: name[0]?.toUpperCase() + name.slice(1),
+    says: regionName(figure, sets),
     lights: { region: sets },
     edit: all(...movers.map((id) => intoRegion(id, sets))),
   }

@@ -6,6 +6,7 @@ import { centreOf, type Box, type Point, pointOut } from '@/core/geometry'
 import { nodeParts } from '../selection'
 import { SNAP, isFar, type Made, type Of, type Row, type Side, type Stage } from './gesture'
 import { nodeNear, offBox } from './places'
+import { said } from '@/core/words'
 
 const sides: Record<Side, (b: Box) => Point> = {
   left: (b) => ({ x: b.x, y: b.y + b.height / 2 }),
@@ -124,7 +125,9 @@ export const thread: Row<'thread'> = {
     return {
       line: [g.anchor, end],
       lights: { nodes: g.target === null ? [g.node] : [g.node, g.target] },
-      ...(g.target === null ? {} : { says: join(stage, g) ? `To “${words}”` : `It cannot lead to “${words}”` }),
+      ...(g.target === null
+        ? {}
+        : { says: join(stage, g) ? said('To “{words}”', { words }) : said('It cannot lead to “{words}”', { words }) }),
     }
   },
   drop: (g, stage) => {
@@ -136,6 +139,8 @@ export const thread: Row<'thread'> = {
     if (edit) return { edit, select: nodeParts([g.node]) }
     const made = neighbour(stage, g.node, g.side, stage.figure.kind === 'concept' ? g.at : null)
     const noun = kinds[stage.figure.kind].noun
-    return made && g.target === null ? { ask: { at: g.at, choices: [{ says: `New ${noun} here`, made }] } } : {}
+    return made && g.target === null
+      ? { ask: { at: g.at, choices: [{ says: said('New {noun} here', { noun: said(noun) }), made }] } }
+      : {}
   },
 }

@@ -11,6 +11,7 @@ import { TableTools } from './TableTools'
 import { cellsIn, tabbed } from './sheets'
 import { pressedInTable } from './tableKeys'
 import { useNodeTable, type NodeTableState } from './useNodeTable'
+import { useWords } from '../../words/words'
 
 const ROW = 31
 const FAULTED = 58
@@ -27,51 +28,46 @@ const widthOf = (f: Field): number => widths[f.id] ?? 104
 
 /** The nodes as rows of typed cells, for those who think in rows: sorted, filtered, filled, copied from and to spreadsheets. */
 export function NodeTable({ work }: { work: Work }) {
-  const { figure, apply, selection } = work
-  const t = useNodeTable(work)
+  const t = useWords()
+  const table = useNodeTable(work)
   const grid = useRef<HTMLDivElement>(null)
   // eslint-disable-next-line react-hooks/incompatible-library -- rows are measured at every render
   const virtual = useVirtualizer({
-    count: t.rows.length,
+    count: table.rows.length,
     getScrollElement: () => grid.current,
-    estimateSize: (i) => (t.faults.has(t.rows[i]?.id ?? '') ? FAULTED : ROW),
+    estimateSize: (i) => (table.faults.has(table.rows[i]?.id ?? '') ? FAULTED : ROW),
     overscan: 12,
   })
-  const template = `46px ${t.fields.map((f) => `${widthOf(f)}px`).join(' ')}`
-  const onKeyDown = (e: KeyboardEvent) => {
-    if (!pressedInTable(t, e)) return
-    e.preventDefault()
-    e.stopPropagation()
-    virtual.scrollToIndex(t.cursor.to.row)
-  }
+  const template = `46px ${table.fields.map((f) => `${widthOf(f)}px`).join(' ')}`
   return (
     <div className="flex h-full min-h-0 flex-col">
       <TableTools
         work={work}
-        fields={t.fields}
-        filter={t.filter}
-        onFilter={t.setFilter}
-        onCells={t.writeAll}
-        onColumn={t.addColumn}
-        onRemove={t.marked.length > 0 ? () => apply(removeAll(figure, nodesIn(selection))) : null}
+        fields={table.fields}
+        filter={table.filter}
+        onFilter={table.setFilter}
+        onCells={table.writeAll}
+        onColumn={table.addColumn}
+        onRemove={table.marked.length > 0 ? () => work.apply(removeAll(work.figure, nodesIn(work.selection))) : null}
       />
       <div
         ref={grid}
         role="grid"
         tabIndex={0}
-        aria-label="Node table"
-        aria-rowcount={t.rows.length + 1}
-        aria-colcount={t.fields.length + 1}
+        data-node-table
+        aria-label={t('Node table')}
+        aria-rowcount={table.rows.length + 1}
+        aria-colcount={table.fields.length + 1}
         className="min-h-0 flex-1 overflow-auto text-[13px] outline-offset-[-2px]"
-        onKeyDown={onKeyDown}
-        {...clipboardOf(t)}
+        onKeyDown={(e) => pressed(table, e) && virtual.scrollToIndex(table.cursor.to.row)}
+        {...clipboardOf(table)}
       >
-        <Heads t={t} template={template} />
+        <Heads table={table} template={template} />
         <div role="rowgroup" className="relative w-max min-w-full" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map((v) => (
             <TableRow
-              key={t.rows[v.index]?.id}
-              t={t}
+              key={table.rows[v.index]?.id}
+              table={table}
               work={work}
               index={v.index}
               top={v.start}
@@ -81,42 +77,56 @@ export function NodeTable({ work }: { work: Work }) {
             />
           ))}
         </div>
-        {t.rows.length === 0 && <Empty filtered={t.filter !== ''} />}
+        {table.rows.length === 0 && <Empty filtered={table.filter !== ''} />}
       </div>
     </div>
   )
 }
 
-const Empty = ({ filtered }: { filtered: boolean }) => (
-  <p className="px-4 py-6 text-quiet">
-    {filtered
-      ? 'No row has these letters.'
-      : 'Paste rows here (Ctrl+V): id, text, parent; or with chances, values, link words, who. The first row may name the columns. Or open a CSV or XLSX file.'}
-  </p>
-)
+const Empty = ({ filtered }: { filtered: boolean }) => {
+  const t = useWords()
+  return (
+    <p className="px-4 py-6 text-quiet">
+      {filtered
+        ? t('No row has these letters.')
+        : t(
+            'Paste rows here (Ctrl+V): id, text, parent; or with chances, values, link words, who. The first row may name the columns. Or open a CSV or XLSX file.',
+          )}
+    </p>
+  )
+}
+
+/** Whether the key was the table's. */
+function pressed(table: NodeTableState, e: KeyboardEvent): boolean {
+  if (!pressedInTable(table, e)) return false
+  e.preventDefault()
+  e.stopPropagation()
+  return true
+}
 
 /** Copying and pasting cells; while a cell is being typed in, they are the field's. */
-const clipboardOf = (t: NodeTableState) => ({
+const clipboardOf = (table: NodeTableState) => ({
   onCopy: (e: ClipboardEvent) => {
-    if (t.typing !== null) return
+    if (table.typing !== null) return
     e.preventDefault()
-    e.clipboardData.setData('text/plain', tabbed(t.copied()))
+    e.clipboardData.setData('text/plain', tabbed(table.copied()))
   },
   onPaste: (e: ClipboardEvent) => {
-    if (t.typing !== null) return
+    if (table.typing !== null) return
     e.preventDefault()
-    t.writeAll(cellsIn(e.clipboardData.getData('text/plain')))
+    table.writeAll(cellsIn(e.clipboardData.getData('text/plain')))
   },
 })
 
-function Heads({ t, template }: { t: NodeTableState; template: string }) {
+function Heads({ table, template }: { table: NodeTableState; template: string }) {
+  const t = useWords()
   return (
     <div role="rowgroup" className="sticky top-0 z-10 w-max min-w-full border-b border-rule bg-page">
       <div role="row" className="grid text-left text-quiet" style={{ gridTemplateColumns: template }}>
         <span role="columnheader" className="px-2 py-1">
-          Id
+          {t('Id')}
         </span>
-        {t.heads.map((h) => {
+        {table.heads.map((h) => {
           const sorted = h.column.getIsSorted()
           return (
             <span
@@ -128,7 +138,7 @@ function Heads({ t, template }: { t: NodeTableState; template: string }) {
                 type="button"
                 tabIndex={-1}
                 className="w-full truncate px-1.5 py-1 text-left hover:text-ink"
-                title="Sort by this column; once more, the other way; then in the order of the figure"
+                title={t('Sort by this column; once more, the other way; then in the order of the figure')}
                 onClick={() => h.column.toggleSorting(undefined, false)}
               >
                 {String(h.column.columnDef.header)} {sorted === 'asc' ? '↑' : sorted === 'desc' ? '↓' : ''}
@@ -142,7 +152,7 @@ function Heads({ t, template }: { t: NodeTableState; template: string }) {
 }
 
 type RowProps = {
-  readonly t: NodeTableState
+  readonly table: NodeTableState
   readonly work: Work
   readonly index: number
   readonly top: number
@@ -151,12 +161,12 @@ type RowProps = {
   readonly onLeft: () => void
 }
 
-function TableRow({ t, work, index, top, height, template, onLeft }: RowProps) {
-  const row = t.rows[index]
+function TableRow({ table, work, index, top, height, template, onLeft }: RowProps) {
+  const row = table.rows[index]
   if (!row) return null
   const { figure, selection, apply } = work
   const { id, node, number } = row
-  const fault = t.faults.get(id)
+  const fault = table.faults.get(id)
   return (
     <div
       className={`absolute left-0 w-full border-b border-rule ${nodesIn(selection).includes(id) ? 'bg-needle-wash' : ''}`}
@@ -166,8 +176,8 @@ function TableRow({ t, work, index, top, height, template, onLeft }: RowProps) {
         <span role="rowheader" className="truncate px-2 py-1.5 text-quiet">
           {number}
         </span>
-        {t.fields.map((field, c) => {
-          const here = t.cursor.at.row === index && t.cursor.at.column === c
+        {table.fields.map((field, c) => {
+          const here = table.cursor.at.row === index && table.cursor.at.column === c
           return (
             <TableCell
               key={field.id}
@@ -175,16 +185,16 @@ function TableRow({ t, work, index, top, height, template, onLeft }: RowProps) {
               figure={figure}
               node={node}
               here={here}
-              marked={isIn(t.block, index, c)}
+              marked={isIn(table.block, index, c)}
               means={suits(figure, field, node)}
               broken={field.refers === true && unresolved(node) !== null}
-              typed={here ? t.typing : null}
-              onHere={(extend) => t.go(extend ? { ...t.cursor, to: { row: index, column: c } } : at(index, c))}
-              onType={() => t.setTyping('')}
+              typed={here ? table.typing : null}
+              onHere={(extend) => table.go(extend ? { ...table.cursor, to: { row: index, column: c } } : at(index, c))}
+              onType={() => table.setTyping('')}
               onDone={(words, step) => {
-                t.setTyping(null)
-                if (words !== null) t.write(index, c, words)
-                if (step) t.go(moveCursor(t.cursor, step, false, t.size))
+                table.setTyping(null)
+                if (words !== null) table.write(index, c, words)
+                if (step) table.go(moveCursor(table.cursor, step, false, table.size))
                 onLeft()
               }}
             />
@@ -196,13 +206,16 @@ function TableRow({ t, work, index, top, height, template, onLeft }: RowProps) {
   )
 }
 
-const Fault = ({ name, mends, onMend }: { name: string; mends: readonly Mend[]; onMend: (m: Mend) => void }) => (
-  <p className="flex items-center gap-2 px-2 text-[12px] whitespace-nowrap text-needle">
-    “{name}” leads to no row, or in a circle:
-    {mends.map((m) => (
-      <button key={m.says} type="button" className="underline underline-offset-2" onClick={() => onMend(m)}>
-        {m.says}
-      </button>
-    ))}
-  </p>
-)
+const Fault = ({ name, mends, onMend }: { name: string; mends: readonly Mend[]; onMend: (m: Mend) => void }) => {
+  const t = useWords()
+  return (
+    <p className="flex items-center gap-2 px-2 text-[12px] whitespace-nowrap text-needle">
+      {t('“{name}” leads to no row, or in a circle:', { name })}
+      {mends.map((m) => (
+        <button key={t(m.says)} type="button" className="underline underline-offset-2" onClick={() => onMend(m)}>
+          {t(m.says)}
+        </button>
+      ))}
+    </p>
+  )
+}

@@ -4,6 +4,7 @@ import { useLayoutEffect, useRef } from 'react'
 import type { Field } from '@/core/document'
 import type { Figure, FigureNode } from '@/core/figure'
 import { stepOf } from './cursor'
+import { useWords } from '../../words/words'
 
 type Props = {
   readonly field: Field
@@ -48,6 +49,7 @@ export function TableCell(props: Props) {
 }
 
 function CellField({ field, figure, node, typed, onDone }: Props & { typed: string }) {
+  const t = useWords()
   const input = useRef<HTMLInputElement>(null)
   const ended = useRef(false)
   useLayoutEffect(() => {
@@ -66,7 +68,7 @@ function CellField({ field, figure, node, typed, onDone }: Props & { typed: stri
     <>
       <input
         ref={input}
-        aria-label={`${field.says}: ${node.text}`}
+        aria-label={`${t(field.says)}: ${node.text}`}
         defaultValue={typed || field.read(figure, node)}
         list={names.length > 0 ? list : undefined}
         spellCheck

@@ -1,6 +1,7 @@
 /** Cells out of and into files and the clipboard. */
 import Papa from 'papaparse'
 import type { Cells } from '@/core/document'
+import { said, type Said } from '@/core/words'
 
 const MOST_BYTES = 5_000_000
 const MOST_ROWS = 2000
@@ -27,18 +28,23 @@ export async function xlsxOf(cells: Cells): Promise<Blob> {
   ).toBlob()
 }
 
-export type Read = { readonly cells: Cells } | { readonly why: string }
+export type Read = { readonly cells: Cells } | { readonly why: Said }
 
 /** The first sheet of a file; why not, where it cannot be read. */
 export async function cellsOfFile(file: File): Promise<Read> {
   if (file.size > MOST_BYTES)
-    return { why: `${file.name} is larger than 5 MB. Take out what is not needed, or split it.` }
+    return { why: said('{name} is larger than 5 MB. Take out what is not needed, or split it.', { name: file.name }) }
   const isBook = /\.xlsx$/i.test(file.name)
-  if (!isBook && !/\.(?:csv|tsv|txt)$/i.test(file.name)) return { why: `${file.name} is no CSV or XLSX file.` }
+  if (!isBook && !/\.(?:csv|tsv|txt)$/i.test(file.name))
+    return { why: said('{name} is no CSV or XLSX file.', { name: file.name }) }
   const cells = isBook ? await book(file) : cellsIn(await file.text())
-  if (!cells) return { why: `${file.name} could not be read as a workbook. Save it again as XLSX or CSV.` }
-  if (cells.length > MOST_ROWS) return { why: `${file.name} has more than ${MOST_ROWS} rows. A figure holds no more.` }
-  return cells.length > 0 ? { cells } : { why: `${file.name} has no rows.` }
+  if (!cells)
+    return { why: said('{name} could not be read as a workbook. Save it again as XLSX or CSV.', { name: file.name }) }
+  if (cells.length > MOST_ROWS)
+    return {
+      why: said('{name} has more than {most} rows. A figure holds no more.', { name: file.name, most: MOST_ROWS }),
+    }
+  return cells.length > 0 ? { cells } : { why: said('{name} has no rows.', { name: file.name }) }
 }
 
 const MOST_UNPACKED = 60_000_000

@@ -28,12 +28,15 @@ import { nodeParts } from '../selection'
 import { newId } from '../newId'
 import type { Work } from '../work'
 import { at, blockOf, type Cursor } from './cursor'
+import { useWords } from '../../words/words'
+import { said } from '@/core/words'
 
 export type NodeRow = { readonly id: string; readonly node: FigureNode; readonly number: string }
 const helper = createColumnHelper<NodeRow>()
 
 /** The rows of the figure, sorted and filtered as somebody asked. */
 function useRows(work: Work) {
+  const t = useWords()
   const { figure } = work
   const [extra, setExtra] = useState<readonly Field[]>([])
   const [sorting, setSorting] = useState<SortingState>([])
@@ -53,9 +56,9 @@ function useRows(work: Work) {
   const columns = useMemo(
     () =>
       fields.map((f) =>
-        helper.accessor((r) => f.read(figure, r.node), { id: f.id, header: f.label, sortingFn: 'alphanumeric' }),
+        helper.accessor((r) => f.read(figure, r.node), { id: f.id, header: t(f.label), sortingFn: 'alphanumeric' }),
       ),
-    [fields, figure],
+    [fields, figure, t],
   )
   // eslint-disable-next-line react-hooks/incompatible-library -- rows and cells are read anew at every render
   const table = useReactTable({
@@ -98,9 +101,12 @@ function taken({ apply, tell }: Work, { edit, faults, made }: Pasted): void {
   const [first, ...more] = faults
   if (first)
     tell(
-      `${more.length === 0 ? 'One cell' : `${faults.length} cells`} could not be taken as they are. ${faultSentence(first.fault)}`,
+      said('{cells, plural, one {One cell} other {# cells}} could not be taken as typed. {why}', {
+        cells: more.length + 1,
+        why: faultSentence(first.fault),
+      }),
     )
-  else if (made.length > 0) tell(`${made.length} rows are in the figure.`)
+  else if (made.length > 0) tell(said('{rows} rows are in the figure.', { rows: made.length }))
 }
 
 export function useNodeTable(work: Work) {
@@ -129,14 +135,21 @@ export function useNodeTable(work: Work) {
   const take = (pasted: Pasted) => taken(work, pasted)
   const writeAll = (cells: Cells) => {
     if (cells.length > MAX_NODES)
-      return tell(`These are ${cells.length} rows; a figure holds ${MAX_NODES}. Take fewer. Nothing was changed.`)
+      return tell(
+        said('These are {rows} rows; a figure holds {most}. Take fewer. Nothing was changed.', {
+          rows: cells.length,
+          most: MAX_NODES,
+        }),
+      )
     const ids = rows.map((r) => r.id)
     if (rows.length > 0)
       return take(pasteCells(figure, ids, fields, { row: block.top, column: block.left }, cells, newId))
     // A figure is born: hundreds of rows that refer to each other, worked on beside the page.
     compute()
       .figureOfRows(figure, cells)
-      .then(take, (error: unknown) => tell(`The rows could not be taken: ${String(error)}. Nothing was changed.`))
+      .then(take, (error: unknown) =>
+        tell(said('The rows could not be taken: {error}. Nothing was changed.', { error: String(error) })),
+      )
   }
   return {
     ...shown,

@@ -1,10 +1,11 @@
-import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { folioForPage } from '@/server/forPage'
 import { Bench } from '@/ui/bench/Bench'
+import { words } from '@/core/words'
+import { titled } from '@/server/words/here'
 
 export const dynamic = 'force-dynamic'
-export const metadata: Metadata = { title: 'Bench' }
+export const generateMetadata = titled(words('Bench'))
 
 type Asked = {
   readonly params: Promise<{ id: string; figureId: string }>
