@@ -132,7 +132,7 @@ try {
     lane(`${DATABASE}_b`, ['commandLine', 'storage', 'sync', 'outage', 'rights']),
   ])
   await Promise.all([
-    lane(`${DATABASE}_a`, ['browser', 'shaping', 'reading', 'otherReader', 'pages', 'shelf']),
+    lane(`${DATABASE}_a`, ['browser', 'shaping', 'reading', 'otherReader', 'pages', 'shelf', 'german']),
     lane(`${DATABASE}_b`, ['stories', 'dress', 'delivery', 'together']),
   ])
 } finally {

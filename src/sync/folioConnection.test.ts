@@ -40,7 +40,10 @@ function harness({
     Y.applyUpdate(server, body)
     return Response.json({ sequence: 1 })
   }) as typeof fetch
-  const connection = new FolioConnection({ folio: 'f', doc, base: 'http://server', onState: (s) => states.push(s) })
+  const connection = new FolioConnection({
+    ...{ folio: 'f', doc, base: 'http://server', onState: (s) => states.push(s) },
+    sentenceIn: (body) => String((body as { title: string }).title),
+  })
   const end = () => {
     connection.stop()
     globalThis.fetch = realFetch

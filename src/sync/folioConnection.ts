@@ -11,6 +11,8 @@ export type SyncState =
   | { readonly is: 'refused'; readonly why: string }
 
 export type ConnectionOptions = {
+  /** What an answer of the server says, in the language of who reads it; null where it says nothing. */
+  readonly sentenceIn?: (body: unknown) => string | null
   readonly folio: string
   readonly doc: Y.Doc
   /** Address of the server, '' for the page's own. */
@@ -147,10 +149,10 @@ export class FolioConnection {
         return 'sent'
       }
       if (isFinal(response.status)) {
-        this.refusal = await sentence(response)
+        this.refusal = await sentence(response, this.options.sentenceIn)
         return 'refused'
       }
-      this.why = await sentence(response)
+      this.why = await sentence(response, this.options.sentenceIn)
       // What was sent builds on something that is not there: the server is asked anew what it has.
       if (response.status === GAP) this.stream.abort()
       return 'later'
@@ -201,7 +203,7 @@ export class FolioConnection {
       ...{ signal, headers: { ...headers }, cache: 'no-store' },
     })
     if (!response.ok || !response.body) {
-      const told = await sentence(response)
+      const told = await sentence(response, this.options.sentenceIn)
       // A deleted folio may be taken back, and rights given again: it is asked for from time to time.
       if (isFinal(response.status)) this.refusal = told
       else this.why = told
@@ -273,9 +275,7 @@ function batchLength(pending: readonly Uint8Array[]): number {
   return over < 0 ? pending.length : over
 }
 
-async function sentence(response: Response): Promise<string> {
+async function sentence(response: Response, sentenceIn: ConnectionOptions['sentenceIn']): Promise<string> {
   const body: unknown = await response.json().catch(() => null)
-  return body !== null && typeof body === 'object' && 'title' in body
-    ? String(body.title)
-    : `The server refused (status ${response.status}). Reload the page.`
+  return sentenceIn?.(body) ?? `The server refused (status ${response.status}). Reload the page.`
 }

@@ -40,7 +40,7 @@ export async function ask(
 
 /** Ours come with what is wrong (RFC 9457), and are told in the language of the interface; the library of sign-ins says it as
  *  `message`. */
-function sentenceIn(json: unknown): string | null {
+export function sentenceIn(json: unknown): string | null {
   if (json === null || typeof json !== 'object') return null
   if ('code' in json && isProblemCode(json.code)) {
     const { type: _type, title: _title, status: _status, ...problem } = json as Problem & Record<string, unknown>

@@ -1,13 +1,21 @@
 /** What one can say of a node, each a row: how it reads as words and what typing other words changes. Details, node table and
  *  the copying of rows all go by these rows. */
-import { kinds, type Figure, type FigureKind, type FigureLink, type FigureNode, type NodeId } from '../figure'
+import {
+  kinds,
+  roleNames,
+  type Figure,
+  type FigureKind,
+  type FigureLink,
+  type FigureNode,
+  type NodeId,
+} from '../figure'
 import { all, type Change, type Edit } from './edit'
 import { chanceIn, valueIn, withChance, withoutChance } from './quantities'
 import { idOf, rowNamed, type FieldFault } from './rowNames'
 import { setsOf } from './regions'
 import { linksFrom, linksTo, rename, renameLink } from './shape'
 import { isBelow, moveBelow } from './treeShape'
-import { own, said, type Said } from '../words'
+import { own, said, type Said, type Words } from '../words'
 
 type NewId = () => string
 export type Written = Edit | FieldFault
@@ -24,6 +32,8 @@ export type Field = {
   readonly suits?: (f: Figure, node: FigureNode) => boolean
   /** The values to choose from, where there are so few. */
   readonly choices?: (f: Figure) => readonly string[]
+  /** What those values are called, where they are not somebody’s own words. */
+  readonly called?: Readonly<Record<string, Words>>
   /** Names other nodes, so that what is not found can be mended. */
   readonly refers?: true
   readonly read: (f: Figure, node: FigureNode) => string
@@ -51,6 +61,7 @@ const fieldRows = [
     says: said('Role of the node'),
     kinds: ['process', 'hierarchy', 'venn', 'decision'],
     choices: (f) => kinds[f.kind].nodeRoles,
+    called: roleNames,
     read: (_f, n) => n.role,
     write: (f, n, words) => {
       const role = kinds[f.kind].nodeRoles.find((r) => r === words.trim().toLowerCase())

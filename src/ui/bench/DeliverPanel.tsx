@@ -98,7 +98,7 @@ function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, de
   const [busy, setBusy] = useState(false)
   const fetchFile = async (d: Delivery): Promise<Blob> => {
     if (!(await folio.connection.settled(WAIT_MS)))
-      throw new Error('The last changes have not reached the server yet. Wait for “Saved” and try again.')
+      throw new Error(t('The last changes have not reached the server yet. Wait for “Saved” and try again.'))
     const address = `/api/folios/${folio.id}/figures/${figure.id}/file?${queryFor(d, scene?.width ?? 1)}`
     const response = await fetch(address)
     if (!response.ok) throw new Error(String(((await response.json()) as { title?: string }).title ?? response.status))
@@ -131,7 +131,7 @@ function useDelivering(folio: OpenFolio, figure: Figure, scene: Scene | null, de
   const copied = (item: () => ClipboardItem, says: string) =>
     during(async () => {
       if (!navigator.clipboard?.write)
-        throw new Error('This browser lets pages copy only over a secure address. Download the file instead.')
+        throw new Error(t('This browser lets pages copy only over a secure address. Download the file instead.'))
       await navigator.clipboard.write([item()])
       tell(says)
     })

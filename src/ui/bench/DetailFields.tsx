@@ -17,8 +17,8 @@ export function Quote({ figure, source }: { figure: Figure; source: readonly { s
 
 /** A name and what it names. */
 export const Row = ({ label, children }: { label: string; children: React.ReactNode }) => (
-  <div className="grid grid-cols-[58px_minmax(0,1fr)] items-center gap-2">
-    <span className="text-[13px] text-quiet">{label}</span>
+  <div className="grid grid-cols-[62px_minmax(0,1fr)] items-center gap-2">
+    <span className="text-[13px] break-words hyphens-auto text-quiet">{label}</span>
     {children}
   </div>
 )

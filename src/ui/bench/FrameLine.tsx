@@ -31,18 +31,12 @@ export function CropMarks({ width, height, zoom }: { width: number; height: numb
 
 const PX_PER_INCH = 96
 const CM_PER_INCH = 2.54
-const lengthOf = (px: number, inches: boolean): string => ((px / PX_PER_INCH) * (inches ? 1 : CM_PER_INCH)).toFixed(1)
+const lengthOf = (px: number, inches: boolean): number => (px / PX_PER_INCH) * (inches ? 1 : CM_PER_INCH)
+
+type LineProps = { readonly figure: Figure; readonly scene: Scene; readonly onContinue: (() => void) | null }
 
 /** Frame, size and the smallest text, which is what decides whether it can be read. */
-export function FrameLine({
-  figure,
-  scene,
-  onContinue,
-}: {
-  figure: Figure
-  scene: Scene
-  onContinue: (() => void) | null
-}) {
+export function FrameLine({ figure, scene, onContinue }: LineProps) {
   const t = useWords()
   const nameOf = useLanguageName()
   const frame = frameTable[figure.frame]
@@ -54,7 +48,9 @@ export function FrameLine({
   const size = { width: lengthOf(scene.width, inches), height: lengthOf(scene.height, inches), frame: said(frame.name) }
   return (
     <p className="pointer-events-none absolute top-3 right-4 left-4 text-[13px] text-quiet">
-      {inches ? t('{frame} · {width} × {height} in', size) : t('{frame} · {width} × {height} cm', size)}
+      {inches
+        ? t('{frame} · {width, number, ::.0} × {height, number, ::.0} in', size)
+        : t('{frame} · {width, number, ::.0} × {height, number, ::.0} cm', size)}
       {shown && (
         <span className="font-semibold">
           {' '}
@@ -68,21 +64,7 @@ export function FrameLine({
         <span className={small ? 'font-semibold text-needle' : ''}>
           {' '}
           {t('· smallest text {size, number, ::.#} pt', { size: scene.smallestText })}
-          {small &&
-            (frame.medium === 'slide'
-              ? t(', less than {least} pt: too small to read on a slide.', { least })
-              : t(', less than {least} pt: too small to read on paper.', { least }))}
-          {small &&
-            ` ${onContinue ? t('Try another arrangement or frame, or') : t('Try another arrangement or frame.')} `}
-          {small && onContinue && (
-            <button
-              type="button"
-              className="pointer-events-auto cursor-pointer underline underline-offset-2"
-              onClick={onContinue}
-            >
-              {t('continue it on several figures')}
-            </button>
-          )}
+          {small && <TooSmall medium={frame.medium} least={least} onContinue={onContinue} />}
         </span>
       )}
       {scene.missing.length > 0 && (
@@ -92,5 +74,29 @@ export function FrameLine({
         </span>
       )}
     </p>
+  )
+}
+
+type SmallProps = Pick<LineProps, 'onContinue'> & { readonly medium: 'slide' | 'paper'; readonly least: number }
+
+/** What would make the words large enough. */
+function TooSmall({ medium, least, onContinue }: SmallProps) {
+  const t = useWords()
+  return (
+    <>
+      {medium === 'slide'
+        ? t(', less than {least} pt: too small to read on a slide.', { least })
+        : t(', less than {least} pt: too small to read on paper.', { least })}{' '}
+      {onContinue ? t('Try another arrangement or frame, or') : t('Try another arrangement or frame.')}{' '}
+      {onContinue && (
+        <button
+          type="button"
+          className="pointer-events-auto cursor-pointer underline underline-offset-2"
+          onClick={onContinue}
+        >
+          {t('continue it on several figures')}
+        </button>
+      )}
+    </>
   )
 }

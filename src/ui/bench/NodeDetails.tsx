@@ -1,7 +1,7 @@
 'use client'
 
 import { faultSentence, fieldsOf, isFault, isInside, nestSet, setsOf, suits, type Field } from '@/core/document'
-import { crossLinks, nodesInOrder, type Figure, type FigureNode } from '@/core/figure'
+import { crossLinks, nodesInOrder, type Figure, type FigureNode, roleNames } from '@/core/figure'
 import { Quote, Row, Text } from './DetailFields'
 import { IconPicker } from './IconPicker'
 import { InsetDetails } from './InsetDetails'
@@ -26,7 +26,7 @@ export function NodeDetails({ work }: { work: Work }) {
   const fields = fieldsOf(figure).filter((f) => !ELSEWHERE.includes(f.id) && suits(figure, f, node))
   return (
     <>
-      <h2 className="font-semibold first-letter:uppercase">{node.role}</h2>
+      <h2 className="font-semibold first-letter:uppercase">{t(roleNames[node.role])}</h2>
       <Quote figure={figure} source={node.source} />
       {fields.map((field) => (
         <Row key={field.id} label={t(field.label)}>
@@ -92,7 +92,7 @@ function FieldInput({ work, field, node }: { work: Work; field: Field; node: Fig
     <select aria-label={t(field.says)} className="field" value={value} onChange={(e) => write(e.target.value)}>
       {choices.map((c) => (
         <option key={c} value={c}>
-          {c}
+          {field.called?.[c] ? t(field.called[c]) : c}
         </option>
       ))}
     </select>

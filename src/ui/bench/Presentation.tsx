@@ -28,7 +28,7 @@ export function Presentation({ figure, scene, onClose }: { figure: Figure; scene
       ref={root}
       role="dialog"
       aria-modal="true"
-      aria-label={t('Presentation of {title}', { title: figure.title || 'the figure' })}
+      aria-label={t('Presentation of {title}', { title: figure.title || t('the figure') })}
       tabIndex={-1}
       className="fixed inset-0 z-50 flex flex-col bg-page outline-none"
       onClick={() => go(1)}

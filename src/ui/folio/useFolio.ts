@@ -18,6 +18,7 @@ import type { Figure } from '@/core/figure'
 import type { Anchor } from '@/manuscript'
 import { FolioConnection, type SyncState } from '@/sync/folioConnection'
 import { Journal } from '@/sync/journal'
+import { sentenceIn } from '../send'
 
 export type SharedFigure = { readonly figure: Figure; readonly anchor: Anchor | null }
 
@@ -48,6 +49,7 @@ export function useFolio(id: string): { folio: OpenFolio | null; sync: SyncState
     const listeners = new Set<Listener>()
     const journal = new Journal(localStorage, id, window)
     const connection = new FolioConnection({
+      sentenceIn,
       folio: id,
       doc,
       window,

@@ -37,7 +37,7 @@ export function MakeAccount({ title, hint, invitation, least, signIn }: Props) {
           autoFocus
         />
         <GateField
-          label="E-mail"
+          label={t('E-mail')}
           name="email"
           type="email"
           autoComplete="username"

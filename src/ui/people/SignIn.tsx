@@ -39,7 +39,7 @@ export function SignIn({ to, house }: Props) {
     <Gate title={t('Sign in')} hint={t('Your folios, and those that are shared with you.')}>
       <GateProblem says={problem ?? other} />
       <form onSubmit={onSubmit}>
-        <GateField label="E-mail" name="email" type="email" autoComplete="username webauthn" autoFocus />
+        <GateField label={t('E-mail')} name="email" type="email" autoComplete="username webauthn" autoFocus />
         <GateField label={t('Password')} name="password" type="password" autoComplete="current-password" />
         <button type="submit" className="button-primary mt-1 w-full justify-center" disabled={busy}>
           {busy ? t('Signing in …') : t('Sign in')}

@@ -68,7 +68,7 @@ export function Teams() {
           required
           maxLength={80}
           aria-label={t('Name of the team')}
-          placeholder={t('Training office')}
+          placeholder={t('Harbour team')}
         />
         <button type="submit" className="button" disabled={busy}>
           {t('Make a team')}

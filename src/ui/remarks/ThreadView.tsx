@@ -47,7 +47,7 @@ export function ThreadView({ folio, thread, about, remarks, onPoint, onGo }: Pro
               <span className="font-semibold">{r.by}</span>
               <time className="text-[12px] text-quiet" dateTime={r.madeAt}>
                 {atTime(r.madeAt)}
-                {r.changed && ', changed'}
+                {r.changed && `, ${t('changed')}`}
               </time>
               {r.mine && remarks.may && (
                 <button type="button" className="quiet-button ml-auto h-6" onClick={() => remarks.remove(r.id)}>

@@ -189,7 +189,11 @@ const About = ({ folio }: { readonly folio: ShelvedFolio }) => {
     <p className="text-[13px] text-quiet">
       {folio.of && `${folio.of}’s · `}
       {t('changed {changed}', { changed: folio.changed })}
-      {folio.summary && ` · ${counted(folio.summary.figures, 'figure')} · ${counted(folio.summary.words, 'word')}`}
+      {folio.summary &&
+        ` · ${t('{figures, plural, one {# figure} other {# figures}} · {words, plural, one {# word} other {# words}}', {
+          figures: folio.summary.figures,
+          words: folio.summary.words,
+        })}`}
     </p>
   )
 }
@@ -213,8 +217,6 @@ const NameField = ({ title, onName, onLeave }: NameProps) => {
     />
   )
 }
-
-const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`
 
 type FaceProps = {
   readonly folio: ShelvedFolio

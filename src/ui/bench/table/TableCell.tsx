@@ -5,6 +5,7 @@ import type { Field } from '@/core/document'
 import type { Figure, FigureNode } from '@/core/figure'
 import { stepOf } from './cursor'
 import { useWords } from '../../words/words'
+import type { Tell } from '@/core/words'
 
 type Props = {
   readonly field: Field
@@ -22,9 +23,16 @@ type Props = {
   readonly onDone: (words: string | null, step: readonly [number, number] | null) => void
 }
 
+/** A value of a list by what it is called. */
+const calledIn = (field: Field, value: string, t: Tell): string => {
+  const name = field.called?.[value]
+  return name ? t(name) : value
+}
+
 export function TableCell(props: Props) {
+  const t = useWords()
   const { field, figure, node, here, marked, means, broken, typed, onHere, onType } = props
-  const words = means || field.read(figure, node) !== '' ? field.read(figure, node) : ''
+  const words = calledIn(field, field.read(figure, node), t)
   return (
     <div
       role="gridcell"
@@ -56,20 +64,22 @@ function CellField({ field, figure, node, typed, onDone }: Props & { typed: stri
     input.current?.focus()
     if (typed === '') input.current?.select()
   }, [typed])
+  const choices = field.choices?.(figure) ?? []
   const end = (words: string | null, step: readonly [number, number] | null) => {
     if (ended.current) return
     ended.current = true
-    onDone(words, step)
+    onDone(choices.find((c) => calledIn(field, c, t) === words) ?? words, step)
   }
-  const choices = field.choices?.(figure) ?? []
-  const names = field.refers ? Object.values(figure.nodes).map((n) => n.text) : choices
+  const names = field.refers
+    ? Object.values(figure.nodes).map((n) => n.text)
+    : choices.map((c) => calledIn(field, c, t))
   const list = `names ${field.id}`
   return (
     <>
       <input
         ref={input}
         aria-label={`${t(field.says)}: ${node.text}`}
-        defaultValue={typed || field.read(figure, node)}
+        defaultValue={typed || calledIn(field, field.read(figure, node), t)}
         list={names.length > 0 ? list : undefined}
         spellCheck
         className="absolute inset-0 w-full bg-page px-1.5 outline-none"
