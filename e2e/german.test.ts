@@ -11,7 +11,7 @@ let server: ChildProcess
 let b: Browser
 
 before(async () => {
-  ;[server, b] = await Promise.all([startServer(4153), openBrowser(base)])
+  ;[server, b] = await Promise.all([startServer(4153, { IDLE_COMPASS_HINTS: 'on' }), openBrowser(base)])
 })
 after(async () => {
   await b?.close()
@@ -54,12 +54,39 @@ test('somebody who chooses German gets it on every page, and nothing of English 
   await b.find('//h2[normalize-space(.)="Einstellungen"]')
   await seen('account')
   assert.equal(await (await b.find('html')).getAttribute('lang'), 'de')
-  for (const page of ['', 'patterns', 'help/begin', 'help/together', 'sign-in', 'sign-in/password', 'outbox', '?in=bin']) {
+  for (const page of [
+    '',
+    'patterns',
+    'help/begin',
+    'help/together',
+    'sign-in',
+    'sign-in/password',
+    'outbox',
+    '?in=bin',
+  ]) {
     await b.driver.get(`${base}/${page}`)
     await b.find('main')
     await seen(page.replace(/\W/g, '-') || 'shelf')
   }
   assert.deepEqual(await axeViolations(b.driver), [])
+})
+
+test('a place says what can be done there at its first use, and never again', async () => {
+  const hints = async () => (await b.driver.findElements(By.css('aside[aria-label=Hinweis]'))).length
+  // The pages above were each used once; the folio was not.
+  await b.driver.get(base)
+  await (await b.find('main li a[href^="/folio/"]')).click()
+  await b.find('aside[aria-label=Hinweis]')
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await b.driver.get(base)
+  await b.find('main li a[href^="/folio/"]')
+  await sleep(600)
+  assert.equal(await hints(), 0, 'the shelf was seen')
+  await b.driver.executeScript('localStorage.clear()')
+  await (await b.find('main li a[href^="/folio/"]')).click()
+  await b.find('[data-figure] svg')
+  await sleep(600)
+  assert.equal(await hints(), 0, 'the account knows')
 })
 
 test('a folio is read, dressed, shared and delivered in German', async () => {
@@ -74,16 +101,20 @@ test('a folio is read, dressed, shared and delivered in German', async () => {
   await seen('readings')
   await b.driver.actions().sendKeys(Key.ESCAPE).perform()
   for (const [open, close] of [
-    ['Das Folio einkleiden', 'Lassen, wie es ist'],
-    ['Das Folio teilen', null],
-    ['Das Folio ausgeben', null],
+    ['Folio einkleiden', 'Lassen, wie es ist'],
+    ['Folio teilen', null],
+    ['Folio ausgeben', null],
   ] as const) {
     await b.click(open)
     await b.find('[role=dialog]')
     await seen(open.replace(/\W/g, '-'))
     if (close) await b.click(close)
     else await b.driver.actions().sendKeys(Key.ESCAPE).perform()
-    await eventually('it is closed', 5000, async () => (await b.driver.findElements(By.css('[role=dialog]'))).length === 0)
+    await eventually(
+      'it is closed',
+      5000,
+      async () => (await b.driver.findElements(By.css('[role=dialog]'))).length === 0,
+    )
   }
 })
 

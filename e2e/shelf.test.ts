@@ -113,3 +113,32 @@ test('a folio begins with a worked pattern, its figure beside it; one of one’s
   await b.button('Remove “Night watch on the Teal”')
   assert.deepEqual(await b.complaints(), [])
 })
+
+test('a folio is held against how it stood, and restored with the reason', async () => {
+  const id = await makeFolio(
+    DEMO_PERSON.id,
+    'Issue of March',
+    '# Issue of March\n\nThe mate checks the ramp.\n\nThe bosun counts.',
+  )
+  await b.driver.get(`${base}/folio/${id}`)
+  await b.saved()
+  await b.click('Versions')
+  await b.find('//*[@role="dialog"]//p[normalize-space(.)="The same words as now."]')
+  await (await b.find('[role=dialog] [name=name]')).sendKeys('As it was read', Key.ENTER)
+  await b.find('//*[@role="dialog"]//li//button[contains(., "As it was read")]')
+  await b.driver.actions().sendKeys(Key.ESCAPE).perform()
+  await (await b.find('.manuscript')).click()
+  await (await b.find('.manuscript')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'All gone.')
+  await b.saved()
+  await b.click('Versions')
+  await (await b.find('//*[@role="dialog"]//li//button[contains(., "As it was read")]')).click()
+  await b.find('//*[@role="dialog"]//p[contains(., "The bosun counts.")]')
+  await shot('versions')
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await (await b.find('[role=dialog] [name=why]')).sendKeys('It was cleared by mistake', Key.ENTER)
+  await eventually('the words are back', 8000, async () => (await b.text('.manuscript')).includes('The bosun counts.'))
+  await b.saved()
+  await b.click('Versions')
+  await b.find('//*[@role="dialog"]//li//*[contains(., "Restored: It was cleared by mistake")]')
+  await b.driver.actions().sendKeys(Key.ESCAPE).perform()
+})

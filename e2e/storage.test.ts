@@ -7,10 +7,10 @@ import { sql } from 'kysely'
 import * as Y from 'yjs'
 import { newSharedFigure } from '../src/core/document'
 import { seededOfKind } from '../src/core/testing/seededFigure'
-import { appendUpdate } from '../src/server/appendUpdate'
+import { appendUpdate, changeDocument } from '../src/server/appendUpdate'
 import { DEMO_PERSON } from '../src/server/people/signedIn'
 import { database, pool } from '../src/server/database'
-import { freshProjection, loadDocument } from '../src/server/folioDocument'
+import { freshProjection, loadDocument, projectionOf } from '../src/server/folioDocument'
 import { folioEvents } from '../src/server/folioEvents'
 import { firstShelf, makeFolio, renameFolio } from '../src/server/folios'
 import { foliosIn } from '../src/server/shelves'
@@ -18,6 +18,8 @@ import { restoreFolio } from '../src/server/restore'
 import { SHARED } from '../src/server/soundUpdate'
 import { keepVersion, nameVersion, versionsOf } from '../src/server/versions'
 import { eventually, sleep } from './support'
+import { folioVersion, folioVersionsOf, keepFolioVersion, restoreFolioVersion } from '../src/server/folioVersions'
+import { anchorOf, projectShared, spanOf, type Anchor } from '../src/manuscript'
 
 after(() => pool().end())
 
@@ -266,6 +268,8 @@ test('a reader that leaves while its stream begins leaves nothing behind', async
   await eventually('no feed and no stream is left', 3000, () => feeds() === 0 && streams() === 0)
 })
 
+const UNSAID = { name: null, why: null }
+
 test('versions of a figure are what the server has: kept once, named, the oldest without a name let go', async () => {
   const folio = await make('Versions')
   const figure = { ...seededOfKind('hierarchy', 3), id: 'chart' }
@@ -275,16 +279,16 @@ test('versions of a figure are what the server has: kept once, named, the oldest
     doc.getMap('figures').set('chart', newSharedFigure({ ...figure, title }))
     assert.ok('sequence' in (await appendUpdate(folio, Y.encodeStateAsUpdate(doc, before))))
   }
-  assert.equal(await keepVersion(folio, 'chart', DEMO_PERSON.id, null), false, 'there is no such figure yet')
+  assert.equal(await keepVersion(folio, 'chart', DEMO_PERSON.id, UNSAID), false, 'there is no such figure yet')
   await change('First')
-  for (let i = 0; i < 3; i++) assert.equal(await keepVersion(folio, 'chart', DEMO_PERSON.id, null), true)
+  for (let i = 0; i < 3; i++) assert.equal(await keepVersion(folio, 'chart', DEMO_PERSON.id, UNSAID), true)
   assert.equal((await versionsOf(folio, 'chart')).length, 1, 'the same is kept once')
-  await keepVersion(folio, 'chart', DEMO_PERSON.id, 'Issue 1')
+  await keepVersion(folio, 'chart', DEMO_PERSON.id, { name: 'Issue 1', why: null })
   const [first] = await versionsOf(folio, 'chart')
   assert.deepEqual([first?.name, first?.by, first?.figure.title], ['Issue 1', DEMO_PERSON.name, 'First'])
   for (let i = 0; i < 64; i++) {
     await change(`Title ${i}`)
-    await keepVersion(folio, 'chart', DEMO_PERSON.id, null)
+    await keepVersion(folio, 'chart', DEMO_PERSON.id, UNSAID)
   }
   const { count } = (await database()
     .selectFrom('figure_version')
@@ -295,4 +299,48 @@ test('versions of a figure are what the server has: kept once, named, the oldest
   assert.equal((await versionsOf(folio, 'chart'))[0]?.figure.title, 'Title 63')
   assert.equal(await nameVersion(folio, first?.id ?? '', 'Issue one'), true)
   assert.equal(await nameVersion('another', first?.id ?? '', 'Mine'), false, 'only within its folio')
+})
+
+test('a folio becomes as it was in one more change: words, figures and their places, and what came between is kept', async () => {
+  const folio = await makeFolio(DEMO_PERSON.id, 'Restored', 'The mate checks the ramp.\n\nThe bosun counts the chocks.')
+  const change = async (work: (doc: Y.Doc) => void) => assert.ok('sequence' in (await changeDocument(folio, work)))
+  const anchored = (doc: Y.Doc) => {
+    const p = projectShared(doc.getXmlFragment('manuscript'))
+    const at = p.text.indexOf('The bosun')
+    return anchorOf(p, { start: at, end: at + 'The bosun counts the chocks.'.length })
+  }
+  await change((doc) => {
+    const shared = newSharedFigure({ ...seededOfKind('hierarchy', 3), id: 'chart', title: 'Chart' })
+    shared.set('anchor', anchored(doc))
+    doc.getMap('figures').set('chart', shared)
+  })
+  await keepFolioVersion(folio, DEMO_PERSON.id, { name: 'Issue 1', why: null })
+  await keepFolioVersion(folio, DEMO_PERSON.id, UNSAID)
+  const [issue] = await folioVersionsOf(folio)
+  const before = await freshProjection(folio)
+  await change((doc) => {
+    const manuscript = doc.getXmlFragment('manuscript')
+    manuscript.delete(manuscript.length - 1, 1)
+    doc.getMap('figures').delete('chart')
+    doc.getMap('head').set('title', 'Ruined')
+  })
+  assert.equal(await restoreFolioVersion('another', issue?.id ?? '', DEMO_PERSON.id, null), false)
+  assert.equal(await restoreFolioVersion(folio, issue?.id ?? '', DEMO_PERSON.id, 'The bosun is wanted'), true)
+  const { doc } = await loadDocument(folio)
+  const after = projectionOf(doc)
+  const bare = ({ title, text, figures }: typeof after) => [title, text, figures.map(({ anchor: _a, ...f }) => f)]
+  assert.deepEqual(bare(after), bare(before))
+  const p = projectShared(doc.getXmlFragment('manuscript'))
+  const span = spanOf(doc, p, after.figures[0]?.anchor as Anchor)
+  assert.equal(p.text.slice(span?.start, span?.end).trim(), 'The bosun counts the chocks.')
+  const kept = await folioVersionsOf(folio)
+  assert.deepEqual(
+    kept.map((v) => [v.name, v.why, v.figures]),
+    [
+      [null, 'The bosun is wanted', 1],
+      [null, null, 0],
+      ['Issue 1', null, 1],
+    ],
+  )
+  assert.equal((await folioVersion(folio, kept[1]?.id ?? ''))?.title, 'Ruined')
 })

@@ -33,7 +33,14 @@ export async function startServer(port: number, more: Record<string, string> = {
     process.execPath,
     ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
     {
-      env: { ...process.env, NODE_ENV: 'production', LOG_LEVEL: 'error', PORT: String(port), ...more },
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        LOG_LEVEL: 'error',
+        PORT: String(port),
+        IDLE_COMPASS_HINTS: 'off',
+        ...more,
+      },
       stdio: ['ignore', 'ignore', 'inherit'],
     },
   )

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 import { CommandProvider } from '@/ui/chrome/commands'
 import { NoticeProvider } from '@/ui/chrome/Notice'
 import { fontFaces } from '@/server/fontFaces'
-import { isLocal } from '@/server/people/mode'
+import { installation, isLocal } from '@/server/people/mode'
 import { signedIn } from '@/server/people/signedIn'
 import { PersonProvider } from '@/ui/people/person'
 import { sans, serif } from './fonts'
@@ -62,6 +62,8 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
                 local: isLocal(),
                 paper: settings.paper ?? 'a4',
                 units: settings.units ?? 'cm',
+                hints: installation().IDLE_COMPASS_HINTS === 'on',
+                seen: settings.seen ?? [],
               }
             }
           >

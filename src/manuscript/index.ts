@@ -1,3 +1,4 @@
+export { becomeAs } from './asBefore'
 export { MAX_MANUSCRIPT, cleanText, nodesFromText } from './fromText'
 export {
   anchorOf,

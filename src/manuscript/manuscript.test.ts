@@ -1,7 +1,7 @@
 import * as Y from 'yjs'
 import { blocksOf } from '@/core/text'
 import { uglyText } from '@/core/testing/uglyText'
-import { anchorOf, cleanText, nodesFromText, projectShared, sharedNodes, spanOf, type NodeJson } from '.'
+import { anchorOf, becomeAs, cleanText, nodesFromText, projectShared, sharedNodes, spanOf, type NodeJson } from '.'
 
 const made = (text: string) => {
   const doc = new Y.Doc()
@@ -109,5 +109,29 @@ test('whatever is pasted: the words stand in the manuscript, in their order, and
     const shown = projectShared(made(text).fragment).text
     const inBlocks = blocksOf(cleanText(text)).map((b) => cleanText(text).slice(b.span.start, b.span.end))
     expect(words(shown)).toBe(words(inBlocks.join('\n')))
+  }
+})
+
+test('whatever is changed, a document becomes as it was, and blocks that stayed keep their anchors', () => {
+  const names = { manuscript: 'manuscript', figures: 'figures', maps: ['head'] }
+  for (let seed = 1; seed <= 60; seed++) {
+    const { doc, fragment } = made(`First words stay.\n\n${uglyText(seed, 800)}\n\n${UNEVEN}`)
+    const head = doc.getMap('head')
+    head.set('title', 'Then')
+    const then = new Y.Doc()
+    Y.applyUpdate(then, Y.encodeStateAsUpdate(doc))
+    const p = projectShared(fragment)
+    const anchor = anchorOf(p, { start: 0, end: 'First words'.length })
+    fragment.insert(fragment.length, sharedNodes(nodesFromText(uglyText(seed + 100, 400))))
+    fragment.delete(1 + (seed % 2), Math.min(seed % 4, fragment.length - 3))
+    if (seed % 3 === 0) fragment.insert(1, sharedNodes(nodesFromText('Between\n\nthe others')))
+    head.set('title', 'Now')
+    head.set('other', { a: 1 })
+    doc.transact(() => becomeAs(doc, then, names))
+    expect(fragment.toString()).toBe(then.getXmlFragment('manuscript').toString())
+    expect(head.toJSON()).toEqual({ title: 'Then' })
+    const now = projectShared(fragment)
+    const span = anchor && spanOf(doc, now, anchor)
+    expect([seed, span && now.text.slice(span.start, span.end)]).toEqual([seed, 'First words'])
   }
 })

@@ -179,7 +179,21 @@ export type Tables = {
     made_at: Time
     made_by: string
     name: string | null
+    /** Why it was restored. */
+    why: string | null
     figure: ColumnType<unknown, string, string>
+  }
+  /** Whole folios as they stood: the shared document, and what a list shows of it. */
+  folio_version: {
+    id: string
+    folio_id: string
+    made_at: Time
+    made_by: string
+    name: string | null
+    why: string | null
+    state: Buffer
+    hash: string
+    summary: ColumnType<unknown, string, string>
   }
   /** Pictures and fonts that people brought, by the hash of what is stored. */
   upload: {

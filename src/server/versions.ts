@@ -10,8 +10,12 @@ export type Version = {
   readonly madeAt: string
   readonly by: string
   readonly name: string | null
+  /** Why it was restored, where it was. */
+  readonly why: string | null
   readonly figure: Figure
 }
+
+type Said = { readonly name: string | null; readonly why: string | null }
 
 /** The newest are shown; of those without a name no more are kept. */
 const SHOWN = 60
@@ -20,7 +24,7 @@ export async function versionsOf(folio: string, figure: string): Promise<Version
   const rows = await database()
     .selectFrom('figure_version as v')
     .innerJoin('account as a', 'a.id', 'v.made_by')
-    .select(['v.id', 'v.made_at', 'v.name', 'v.figure', 'a.name as by'])
+    .select(['v.id', 'v.made_at', 'v.name', 'v.why', 'v.figure', 'a.name as by'])
     .where('v.folio_id', '=', folio)
     .where('v.figure_id', '=', figure)
     .orderBy('v.made_at', 'desc')
@@ -31,14 +35,14 @@ export async function versionsOf(folio: string, figure: string): Promise<Version
     const read = figureSchema.safeParse(r.figure)
     // One that a later program cannot read is passed over, like a figure that cannot be read.
     return read.success
-      ? [{ id: r.id, madeAt: r.made_at.toISOString(), by: r.by, name: r.name, figure: read.data }]
+      ? [{ id: r.id, madeAt: r.made_at.toISOString(), by: r.by, name: r.name, why: r.why, figure: read.data }]
       : []
   })
 }
 
 /** Keeps the figure as it stands, with a name where somebody gave one; nothing where it stands as the newest version has it
  *  already, but for the name. False where there is no such figure. */
-export async function keepVersion(folio: string, figureId: string, by: string, name: string | null): Promise<boolean> {
+export async function keepVersion(folio: string, figureId: string, by: string, said: Said): Promise<boolean> {
   const { figures } = await freshProjection(folio)
   const figure = figures.find((f) => f.id === figureId)
   if (!figure) return false
@@ -55,10 +59,15 @@ export async function keepVersion(folio: string, figureId: string, by: string, n
         .limit(1)
         .executeTakeFirst()
       if (last && sameJson(last.figure, figure)) {
-        if (name !== null) await tx.updateTable('figure_version').set({ name }).where('id', '=', last.id).execute()
+        const set = {
+          ...(said.name === null ? {} : { name: said.name }),
+          ...(said.why === null ? {} : { why: said.why }),
+        }
+        if (Object.keys(set).length > 0)
+          await tx.updateTable('figure_version').set(set).where('id', '=', last.id).execute()
         return
       }
-      const row = { id: nanoid(), folio_id: folio, figure_id: figureId, made_by: by, name }
+      const row = { id: nanoid(), folio_id: folio, figure_id: figureId, made_by: by, ...said }
       await tx
         .insertInto('figure_version')
         .values({ ...row, figure: JSON.stringify(figure) })
@@ -69,6 +78,7 @@ export async function keepVersion(folio: string, figureId: string, by: string, n
         .where('folio_id', '=', folio)
         .where('figure_id', '=', figureId)
         .where('name', 'is', null)
+        .where('why', 'is', null)
         .orderBy('made_at', 'desc')
         .orderBy('id')
         .offset(SHOWN)

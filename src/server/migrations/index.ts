@@ -13,6 +13,7 @@ import { remarks } from './m0011Remarks'
 import { shelves } from './m0012Shelves'
 import { publicPages } from './m0013PublicPages'
 import { ownPatterns } from './m0014Patterns'
+import { folioVersions } from './m0015FolioVersions'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -30,4 +31,5 @@ export const migrations: Record<string, Migration> = {
   '0012_shelves': shelves,
   '0013_public_pages': publicPages,
   '0014_patterns': ownPatterns,
+  '0015_folio_versions': folioVersions,
 }

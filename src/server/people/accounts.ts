@@ -88,6 +88,8 @@ export const settingsSchema = z.object({
   units: z.enum(['cm', 'in']).optional(),
   /** Of the interface; as the browser asks for, unless told. */
   language: z.enum(languages).optional(),
+  /** Places whose hint was shown. */
+  seen: z.array(z.string().max(20)).max(40).optional(),
 })
 export type Settings = z.infer<typeof settingsSchema>
 
@@ -101,6 +103,13 @@ export async function meOf(id: string): Promise<Me> {
 }
 
 export const settingsOf = async (id: string): Promise<Settings> => (await meOf(id)).settings
+
+/** The hint of a place was shown, and is not again. */
+export async function sawHint(id: string, place: string): Promise<void> {
+  const settings = await settingsOf(id)
+  if (!settings.seen?.includes(place))
+    await changeMe(id, { settings: { ...settings, seen: [...(settings.seen ?? []), place] } })
+}
 
 export const changeMe = (
   id: string,
@@ -147,6 +156,7 @@ export async function deleteAccount(id: string): Promise<Problem | null> {
 
 const MADE = [
   { table: 'figure_version', column: 'made_by' },
+  { table: 'folio_version', column: 'made_by' },
   { table: 'export_job', column: 'asked_by' },
   { table: 'picture_address', column: 'made_by' },
 ] as const

@@ -5,6 +5,8 @@ const environment = z.object({
   IDLE_COMPASS_MODE: z.enum(['local', 'team']).default('local'),
   /** Who may make an account by themselves: those who are invited, or everybody. */
   IDLE_COMPASS_SIGN_UP: z.enum(['invited', 'open']).default('invited'),
+  /** Hints at the first use of a place; off where many use one account. */
+  IDLE_COMPASS_HINTS: z.enum(['on', 'off']).default('on'),
   PUBLIC_ADDRESS: z.url().optional(),
   AUTH_SECRET: z.string().min(32).optional(),
   OIDC_ISSUER: z.url().optional(),

@@ -34,6 +34,7 @@ import type { Work } from './work'
 import { views, WordsPanel } from './WordsPanel'
 import { useWords } from '../words/words'
 import { said } from '@/core/words'
+import { Hint } from '../hints/Hint'
 
 type BenchProps = {
   readonly folioId: string
@@ -79,6 +80,7 @@ export function Bench({ folioId, figureId, title, show, may }: BenchProps) {
         ]}
       />
       <SyncSentence sync={sync} />
+      {folio && shared && <Hint place={canEdit ? 'bench' : 'room'} />}
       {folio && shared ? (
         <FolioRights may={may}>
           <FolioWardrobe folio={folio}>

@@ -39,7 +39,7 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
         </button>
       </div>
       <NameIt label={t('Keep this one as')} onName={(name) => void keep(name)} />
-      {restored && <WhyRestored onWhy={(name) => void keep(name).then(() => setRestored(false))} />}
+      {restored && <WhyRestored onWhy={(why) => void keep(null, why).then(() => setRestored(false))} />}
       <Looked problem={problem} count={versions?.length ?? null} />
       <ul className="flex flex-col gap-3">
         {versions?.map((v) => (
@@ -85,7 +85,7 @@ function Looked({ problem, count }: { readonly problem: string | null; readonly 
 /** Kept with the version, for those who wonder. */
 const WhyRestored = ({ onWhy }: { readonly onWhy: (name: string) => void }) => {
   const t = useWords()
-  return <NameIt label={t('Why was it restored?')} onName={(why) => onWhy(t('Restored: {why}', { why }))} />
+  return <NameIt label={t('Why was it restored?')} onName={onWhy} />
 }
 
 type RowProps = {
@@ -113,6 +113,7 @@ function Row({ version: v, since, now: figure, shown, onCompare, onRestore, onRe
         {v.name ? `${timeAgo(new Date(v.madeAt), since, language)}, ` : ''}
         {v.by} · {t(sumOf(differs))}
       </p>
+      {v.why && <p className="text-brass-text">{t('Restored: {why}', { why: v.why })}</p>}
       <div className="mt-1.5 flex flex-wrap gap-1">
         <button type="button" className="button h-7! px-2! text-[13px]!" aria-pressed={shown} onClick={onCompare}>
           {shown ? t('Stop comparing') : t('Compare')}

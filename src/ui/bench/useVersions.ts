@@ -11,6 +11,7 @@ const versionSchema = z.object({
   madeAt: z.string(),
   by: z.string(),
   name: z.nullable(z.string()),
+  why: z.nullable(z.string()),
   // The server has checked it whole; the full schema would be a tenth of the page.
   figure: z.custom<Figure>(isFigure),
 })
@@ -70,8 +71,8 @@ export function useVersions(folio: string, figure: string) {
       current = false
     }
   }, [load, folio, figure])
-  const keep = async (name: string | null) => {
-    setProblem(await send('POST', pathOf(folio, figure), { name }))
+  const keep = async (name: string | null, why: string | null = null) => {
+    setProblem(await send('POST', pathOf(folio, figure), { name, why }))
     await load()
   }
   const rename = async (id: string, name: string) => {

@@ -48,6 +48,9 @@ import { useReadings, type Offered, type OfferedPicture } from './useReadings'
 import { Sheets, Tools, fromPassage, litInFigure, useMarks, type SheetName } from './spreadParts'
 import { useWords } from '../words/words'
 import type { Tell } from '@/core/words'
+import { History } from 'lucide-react'
+import { useKeepingFolioVersions } from './useFolioVersions'
+import { Hint } from '../hints/Hint'
 
 /** With all that can be done with a reading: fetched while the worker warms up, before somebody asks for one. */
 const readingsPanel = () => import('./ReadingsPanel')
@@ -77,6 +80,7 @@ export function FolioPage({ id, title, reader, may }: PageProps) {
         status={<SyncStatus sync={sync} />}
       />
       <SyncSentence sync={sync} />
+      {folio && may.includes('edit') && <Hint place="folio" />}
       {folio && loaded ? (
         <FolioRights may={may}>
           <FolioWardrobe folio={folio}>
@@ -227,6 +231,8 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
   const dress = useCallback(() => setOpen('dress'), [])
   const deliver = useCallback(() => setOpen('deliver'), [])
   const share = useCallback(() => setOpen('share'), [])
+  const versions = useCallback(() => setOpen('versions'), [])
+  useKeepingFolioVersions(folio.id, canEdit)
   const onShare = canShare ? share : null
   const write = useCallback((name: keyof typeof writing) => editor?.run(name), [editor])
   const { ask: askRemark, toggle: toggleRemarks, lit: litRemark, remarked } = said
@@ -242,6 +248,7 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
         : []),
       ...(onShare ? [{ name: t('Share the folio: people and guest links'), run: onShare }] : []),
       { name: t('Deliver the folio: document, slides, web page, files'), run: deliver },
+      { name: t('Versions of this folio'), keys: 'Alt+V', run: versions },
       { name: t('Remarks: show or hide the list'), keys: 'Alt+R', run: toggleRemarks },
       ...(canRemark
         ? [{ name: t('Remark on the marked words'), keys: 'Mod+Alt+M', at: BOTH_PAGES, run: askRemark }]
@@ -257,6 +264,7 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
       write,
       onShare,
       deliver,
+      versions,
       toggleRemarks,
       canRemark,
       askRemark,
@@ -273,6 +281,10 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
     <div className={`grid min-h-0 flex-1 ${said.open ? 'grid-cols-[minmax(0,1fr)_340px]' : ''}`}>
       <TopTools>
         <Others together={together} />
+        <button type="button" className="button" aria-keyshortcuts="Alt+V" onClick={versions}>
+          <History size={16} aria-hidden="true" />
+          {t('Versions')}
+        </button>
         <RemarksButton count={said.count} open={said.open} onToggle={toggleRemarks} />
       </TopTools>
       <main

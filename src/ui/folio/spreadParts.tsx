@@ -15,6 +15,7 @@ import { useWords } from '../words/words'
 /** Fetched when somebody asks for it: with all that a style is made of. */
 const DressFolio = dynamic(async () => (await import('../dress/DressFolio')).DressFolio)
 const DeliverFolio = dynamic(async () => (await import('../deliver/DeliverFolio')).DeliverFolio)
+const FolioVersions = dynamic(async () => (await import('./FolioVersions')).FolioVersions)
 const ShareFolio = dynamic(async () => (await import('../people/ShareFolio')).ShareFolio)
 
 /** Places of a passage as places of the manuscript. */
@@ -47,12 +48,13 @@ export const useMarks = ({ lit, remark, passage, listed, remarked }: Marked): Ma
 export const litInFigure = ({ litPart }: FolioRemarks) =>
   litPart && { figure: litPart.figure, parts: partsOfPlace(litPart) }
 
-export type SheetName = 'dress' | 'deliver' | 'share' | null
+export type SheetName = 'dress' | 'deliver' | 'share' | 'versions' | null
 
 export const Sheets = ({ folio, open, onClose }: { folio: OpenFolio; open: SheetName; onClose: () => void }) => (
   <>
     {open === 'dress' && <DressFolio folio={folio} onClose={onClose} />}
     {open === 'deliver' && <DeliverFolio folio={folio} onClose={onClose} />}
+    {open === 'versions' && <FolioVersions folio={folio} onClose={onClose} />}
     {open === 'share' && <ShareFolio folio={folio.id} onClose={onClose} />}
   </>
 )

@@ -14,6 +14,7 @@ import { fitting, type Pattern, type Wish } from './found'
 import { PatternCard } from './PatternCard'
 import { useWords } from '../words/words'
 import { said, type Said } from '@/core/words'
+import { Hint } from '../hints/Hint'
 
 type Props = {
   readonly patterns: readonly Pattern[]
@@ -60,6 +61,7 @@ export function PatternsPage({ patterns, tasks, style, own, shelf }: Props) {
           { text: t('Worked patterns'), href: null },
         ]}
       />
+      <Hint place="patterns" />
       <main className="mx-auto w-full max-w-[1180px] flex-1 px-6 py-8">
         <h1 className="font-serif text-[30px] leading-tight font-semibold">{t('Worked patterns')}</h1>
         <p className="mb-5 text-quiet">

@@ -72,7 +72,7 @@ function People({ sharing, change, path }: Part) {
           value={role}
           among={roleWords}
           onChange={setRole}
-          className="w-60"
+          className="w-72"
         />
         <button type="submit" className="button-primary" disabled={busy}>
           {t('Share')}
@@ -102,7 +102,7 @@ const Shared = ({ sharing, change, path }: Part) => {
               shown: false,
               value: p.role,
               among: roleWords,
-              className: 'w-52',
+              className: 'w-64',
             }}
             onChange={(next) => void change('PATCH', `${path}/shares/${p.id}`, { role: next })}
           />
@@ -188,7 +188,7 @@ function NewLink({ change, path }: Part) {
           value={role}
           among={guestWords}
           onChange={setRole}
-          className="w-60"
+          className="w-72"
         />
         <button type="submit" className="button" disabled={busy}>
           {t('Make a link')}

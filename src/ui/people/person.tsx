@@ -10,6 +10,9 @@ export type Here = {
   readonly local: boolean
   /** Paper of files, unless one chooses another. */
   readonly paper: 'a4' | 'letter'
+  /** Whether places tell of themselves at their first use, and those that have. */
+  readonly hints: boolean
+  readonly seen: readonly string[]
   /** What lengths are told in. */
   readonly units: 'cm' | 'in'
 }

@@ -17,6 +17,7 @@ import { ShelfHead } from './ShelfHead'
 import { ShelfList } from './ShelfList'
 import { addressOf, type ShelfProps } from './shelved'
 import { useWords } from '../words/words'
+import { Hint } from '../hints/Hint'
 
 const ArrivalsDialog = dynamic(async () => (await import('../arrive/ArrivalsDialog')).ArrivalsDialog)
 
@@ -44,6 +45,7 @@ export function Shelf(props: ShelfProps) {
   return (
     <>
       <TopLine crumbs={[{ text: t('Shelf'), href: null }]} />
+      <Hint place="shelf" />
       <main
         className={`mx-auto grid w-full max-w-[1400px] flex-1 grid-cols-[210px_minmax(0,1fr)] items-start gap-8 px-6 py-8 ${canAdd && drop.over ? 'outline-2 -outline-offset-8 outline-sea outline-dashed' : ''}`}
         {...(isGuest ? {} : drop.handlers)}

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Refusal, bodyOf, openRoute, route } from '@/server/answer'
-import { changeMe, deleteAccount, makeAccount, meOf, settingsSchema } from '@/server/people/accounts'
+import { changeMe, deleteAccount, makeAccount, meOf, sawHint, settingsSchema } from '@/server/people/accounts'
 import { MAX_PASSWORD, MIN_PASSWORD } from '@/server/people/passwords'
 import { forgetKnown } from '@/server/people/signedIn'
 
@@ -13,7 +13,12 @@ const wanted = z.object({
   password: z.string().min(MIN_PASSWORD).max(MAX_PASSWORD),
   invitation: z.string().max(64).nullable().default(null),
 })
-const change = z.object({ name: name.optional(), settings: settingsSchema.optional() })
+const change = z.object({
+  name: name.optional(),
+  settings: settingsSchema.omit({ seen: true }).optional(),
+  /** The place whose hint was just shown. */
+  seen: z.string().min(1).max(20).optional(),
+})
 
 export const GET = route('own account', 'folio change', async ({ person }) => Response.json(await meOf(person.id)))
 
@@ -31,7 +36,10 @@ export const POST = openRoute(
 )
 
 export const PATCH = route('own account', 'folio change', async ({ person, request }) => {
-  await changeMe(person.id, await bodyOf(request, change))
+  const { seen, name, settings } = await bodyOf(request, change)
+  const kept = settings && { ...settings, seen: (await meOf(person.id)).settings.seen }
+  await changeMe(person.id, { name, settings: kept })
+  if (seen) await sawHint(person.id, seen)
   forgetKnown()
   return new Response(null, { status: 204 })
 })

@@ -4,7 +4,11 @@ import { keepVersion, versionsOf } from '@/server/versions'
 
 export const dynamic = 'force-dynamic'
 
-const body = z.object({ name: z.string().trim().min(1).max(120).nullable() })
+const body = z.object({
+  name: z.string().trim().min(1).max(120).nullable(),
+  /** Why it was restored. */
+  why: z.string().trim().min(1).max(300).nullable().default(null),
+})
 
 export const GET = folioRoute('read', 'version', async ({ folio, params }) =>
   Response.json({ versions: await versionsOf(folio, params.figureId ?? '') }),
@@ -12,8 +16,8 @@ export const GET = folioRoute('read', 'version', async ({ folio, params }) =>
 
 /** Keeps the figure as it stands now. */
 export const POST = folioRoute('edit', 'version', async ({ folio, params, person, request }) => {
-  const { name } = await bodyOf(request, body)
-  if (!(await keepVersion(folio, params.figureId ?? '', person.id, name)))
+  const said = await bodyOf(request, body)
+  if (!(await keepVersion(folio, params.figureId ?? '', person.id, said)))
     throw new Refusal({ code: 'not-found', what: 'figure' })
   return new Response(null, { status: 204 })
 })
