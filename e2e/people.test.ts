@@ -5,6 +5,7 @@ import { after, before, test } from 'node:test'
 import { database, pool } from '../src/server/database'
 import { client, eventually, sleep, startServer } from './support'
 import { PASSWORD, Visitor } from './visitor'
+import { freshProjection } from '../src/server/folioDocument'
 
 const base = 'http://localhost:4141'
 let server: ChildProcess
@@ -65,6 +66,27 @@ test('an invitation that two take up at once makes one account', async () => {
     ),
   )
   assert.deepEqual(answers.map((a) => a.status).toSorted(), [201, 410, 410])
+})
+
+test('what a team has agreed on holds for its folios: the style they begin in, its words, its patterns', async () => {
+  const { id: team } = await ada.json<{ id: string }>('POST', '/api/teams', { name: 'Shore crew' })
+  const { shelves } = await ada.json<{ shelves: { id: string; teamId: string | null }[] }>('GET', '/api/shelves')
+  const shelf = shelves.find((s) => s.teamId === team)?.id ?? assert.fail('the team has a shelf')
+  await ada.json('POST', `/api/teams/${team}/standard`, { style: 'log-book', own: null })
+  await ada.json('PATCH', `/api/teams/${team}/glossary`, {
+    glossary: 'master: who commands the ship\nbow door – in front',
+  })
+  const text = '# Fog\n\nSound the horn.'
+  const { id } = await ada.json<{ id: string }>('POST', '/api/folios', { text, shelf })
+  const { team: house } = await ada.json<{ team: unknown }>('GET', `/api/folios/${id}/house`)
+  assert.deepEqual(house, { id: team, name: 'Shore crew', style: 'log-book', terms: ['master', 'bow door'], may: true })
+  assert.equal((await freshProjection(id)).dress.style, 'log-book')
+  const own = await ada.folio(text)
+  assert.notEqual((await freshProjection(own)).dress.style, 'log-book')
+  assert.deepEqual(await ada.json('GET', `/api/folios/${own}/house`), { team: null })
+  await ada.json('POST', '/api/patterns', { folio: id, name: 'Fog', team })
+  const { patterns } = await ada.json<{ patterns: { name: string; of: string }[] }>('GET', '/api/patterns')
+  assert.ok(patterns.some((p) => p.name === 'Fog'))
 })
 
 test('a folio shared by mail: the invitation makes an account once, and the folio is there with the role it was given', async () => {

@@ -16,6 +16,7 @@ export type Shelf = {
   readonly name: string
   readonly parent: string | null
   readonly team: string | null
+  readonly teamId: string | null
   readonly count: number
   /** Whether the person may put folios there, and rename it. */
   readonly mine: boolean
@@ -27,7 +28,7 @@ export async function shelvesOf(person: string): Promise<Shelf[]> {
     .selectFrom('shelf as s')
     .leftJoin('team as t', 't.id', 's.team_id')
     .leftJoin('team_member as m', (j) => j.onRef('m.team_id', '=', 's.team_id').on('m.account_id', '=', person))
-    .select(['s.id', 's.name', 's.parent_id', 't.name as team', 'm.role'])
+    .select(['s.id', 's.name', 's.parent_id', 't.name as team', 's.team_id', 'm.role'])
     .select((e) =>
       e
         .selectFrom('folio as f')
@@ -47,6 +48,7 @@ export async function shelvesOf(person: string): Promise<Shelf[]> {
     .execute()
   return rows.map((r) => ({
     ...{ id: r.id, name: r.name, parent: r.parent_id, team: r.team, count: Number(r.count ?? 0) },
+    teamId: r.team_id,
     mine: r.team === null || atLeast(r.role, 'editor'),
   }))
 }

@@ -19,11 +19,26 @@ export const standardSchema = z.object({
 })
 export type Standard = z.infer<typeof standardSchema>
 
+const standardIn = (stored: unknown): Standard | null => {
+  const checked = standardSchema.safeParse(stored)
+  return checked.success ? checked.data : null
+}
+
 /** Null where a person has chosen none, or where it is no style any more. */
 export async function standardOf(person: string): Promise<Standard | null> {
   const row = await database().selectFrom('account').select('standard').where('id', '=', person).executeTakeFirst()
-  const checked = standardSchema.safeParse(row?.standard)
-  return checked.success ? checked.data : null
+  return standardIn(row?.standard)
+}
+
+/** That of the team whose shelf it is; null where it is nobody’s or has none. */
+async function standardOfShelf(shelf: string): Promise<Standard | null> {
+  const row = await database()
+    .selectFrom('shelf as s')
+    .innerJoin('team as t', 't.id', 's.team_id')
+    .select('t.standard')
+    .where('s.id', '=', shelf)
+    .executeTakeFirst()
+  return standardIn(row?.standard)
 }
 
 export async function keepStandard(person: string, standard: Standard | null): Promise<void> {
@@ -40,7 +55,7 @@ function putOnStandard(doc: Y.Doc, { style, own }: Standard): void {
   setFolioStyle(dress, style)
 }
 
-/** A new folio in its owner's standard style, with the fonts and the logo that it needs, and with figures that came with it. */
+/** A new folio in the standard style of the team on whose shelf it stands, else of its owner, with the fonts and the logo that it needs, and with figures that came with it. */
 export async function beginFolio(
   owner: string,
   title: string,
@@ -49,7 +64,7 @@ export async function beginFolio(
   shelf: string | null = null,
   more: (doc: Y.Doc) => void = () => undefined,
 ): Promise<string> {
-  const standard = await standardOf(owner)
+  const standard = (shelf && (await standardOfShelf(shelf))) || (await standardOf(owner))
   const fill = (doc: Y.Doc) => {
     if (standard) putOnStandard(doc, standard)
     for (const f of figures) doc.getMap(SHARED.figures).set(f.id, newSharedFigure(f))

@@ -42,7 +42,15 @@ export type Tables = {
     used_at: Date | null
   }
   installation: { name: string; value: string }
-  team: { id: string; name: string; made_at: Time; deleted_at: Date | null }
+  team: {
+    id: string
+    name: string
+    made_at: Time
+    deleted_at: Date | null
+    /** What new folios on its shelves begin in. */
+    standard: ColumnType<unknown, string | null | undefined, string | null>
+    glossary: ColumnType<string, string | undefined, string>
+  }
   team_member: { team_id: string; account_id: string; role: Role; made_at: Time }
   folio_share: { folio_id: string; account_id: string; role: Role; made_by: string; made_at: Time }
   /** Into a team or to a folio; `hash` is that of its token, which is sent once. */

@@ -62,7 +62,20 @@ export async function lendUploads(owner: string, folio: string, hashes: readonly
         .select([sql.lit(folio).as('folio_id'), 'h.hash'])
         .distinct()
         .where('h.hash', 'in', hashes)
-        .where('f.owner_id', '=', owner),
+        .where((e) =>
+          e.or([
+            e('f.owner_id', '=', owner),
+            // What stands with a team is its members’.
+            e.exists(
+              e
+                .selectFrom('shelf as s')
+                .innerJoin('team_member as m', 'm.team_id', 's.team_id')
+                .select('s.id')
+                .whereRef('s.id', '=', 'f.shelf_id')
+                .where('m.account_id', '=', owner),
+            ),
+          ]),
+        ),
     )
     .onConflict((c) => c.doNothing())
     .execute()

@@ -54,14 +54,16 @@ const MOST_OFFERED = 6
 
 /** A statement that is being typed, each time with a known concept, or the words of a known link, in place of what is begun
  *  last; concepts whose words begin so come first. Nothing while it is not begun. */
-export function completionsOf(f: Figure, words: string): string[] {
+export function completionsOf(f: Figure, words: string, terms: readonly string[] = []): string[] {
   const [, before = '', begun = ''] = /^(.*?)([^–—→-]*)$/su.exec(words) ?? []
   const wanted = plain(begun)
   if (wanted === '' || (before !== '' && !/\s(?:[–—-]|->|→)\s*$/u.test(before))) return []
   const between = before.split(DASH).filter((p) => p.trim() !== '').length === 1
+  // Names come back in a map of concepts; elsewhere two nodes with one name would be a fault.
   const known = [
-    ...nodesInOrder(f).map((n) => n.text),
-    ...(between ? Object.values(f.links).flatMap((l) => l.text ?? []) : []),
+    ...(f.kind === 'concept' ? nodesInOrder(f).map((n) => n.text) : []),
+    ...(f.kind === 'concept' && between ? Object.values(f.links).flatMap((l) => l.text ?? []) : []),
+    ...terms,
   ]
   const fits = [...new Set(known)].filter((k) => plain(k).includes(wanted) && plain(k) !== wanted)
   const begins = (k: string) => (plain(k).startsWith(wanted) ? 0 : 1)

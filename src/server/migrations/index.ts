@@ -14,6 +14,7 @@ import { shelves } from './m0012Shelves'
 import { publicPages } from './m0013PublicPages'
 import { ownPatterns } from './m0014Patterns'
 import { folioVersions } from './m0015FolioVersions'
+import { teamHouse } from './m0016TeamHouse'
 
 /** Every migration, in order. A migration that has landed is never changed. */
 export const migrations: Record<string, Migration> = {
@@ -32,4 +33,5 @@ export const migrations: Record<string, Migration> = {
   '0013_public_pages': publicPages,
   '0014_patterns': ownPatterns,
   '0015_folio_versions': folioVersions,
+  '0016_team_house': teamHouse,
 }

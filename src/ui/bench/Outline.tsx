@@ -12,6 +12,9 @@ import { useTyping } from './useTyping'
 import { WordsField } from './WordsField'
 import type { Work } from './work'
 import { useWords } from '../words/words'
+import { useHouse } from '../folio/useHouse'
+
+const NO_TERMS: readonly string[] = []
 
 type Typing = ReturnType<typeof useTyping>
 
@@ -106,8 +109,13 @@ const isShown = (work: Work, r: OutlineRow): boolean =>
     ? work.region?.join(' ') === r.id
     : r.row !== 'goTo' && r.row !== 'detail' && isSelected(work.selection, r.id)
 
+/** Words that are known: of a map of concepts its own, everywhere those that the team has agreed on. */
+const offered = ({ figure }: Work, terms: readonly string[], own: boolean) =>
+  own || terms.length > 0 ? { completions: (words: string) => completionsOf(figure, words, terms) } : {}
+
 function TypedRow({ work, typing, row, i }: { work: Work; typing: Typing; row: OutlineRow; i: number }) {
   const t = useWords()
+  const terms = useHouse(work.folio.id)?.terms ?? NO_TERMS
   return (
     <div style={{ paddingLeft: 24 + row.depth * 13 }} className="py-0.5 pr-3">
       <WordsField
@@ -115,7 +123,7 @@ function TypedRow({ work, typing, row, i }: { work: Work; typing: Typing; row: O
         rows
         label={t('Words')}
         className="field resize-none py-1!"
-        {...(row.row === 'statement' ? { completions: (words: string) => completionsOf(work.figure, words) } : {})}
+        {...offered(work, terms, row.row === 'statement')}
         onDone={(words, how) => typing.left(row, i, words, how)}
         onLines={(lines) => typing.onLines(row, lines)}
       />
@@ -128,6 +136,7 @@ const opens = (r: OutlineRow | null): number => (r?.row === 'region' || r?.row =
 
 function PendingRow({ work, typing, row }: { work: Work; typing: Typing; row: OutlineRow | null }) {
   const t = useWords()
+  const terms = useHouse(work.folio.id)?.terms ?? NO_TERMS
   const level = typing.pending?.level ?? 0
   return (
     <div style={{ paddingLeft: 24 + Math.max(0, (row?.depth ?? 0) + level + opens(row)) * 13 }} className="py-0.5 pr-3">
@@ -137,9 +146,7 @@ function PendingRow({ work, typing, row }: { work: Work; typing: Typing; row: Ou
         rows
         label={work.figure.kind === 'concept' ? t('New concept, or A – link – B') : t('Words of the new row')}
         className="field resize-none py-1!"
-        {...(work.figure.kind === 'concept'
-          ? { completions: (words: string) => completionsOf(work.figure, words) }
-          : {})}
+        {...offered(work, terms, work.figure.kind === 'concept')}
         onDone={(words, how) => typing.typed(row, words, how)}
         onLines={(lines) => typing.onLines(row, lines)}
       />

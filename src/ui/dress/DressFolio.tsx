@@ -36,7 +36,8 @@ export function DressFolio({ folio, onClose }: Props) {
 }
 
 function Shown({ dressing }: { readonly dressing: Dressing }) {
-  const { pane, making, wardrobe, chosen } = dressing
+  const { pane, making, wardrobe, chosen, ofTeam } = dressing
+  const own = { style: chosen, own: wardrobe.own[chosen] ?? null }
   if (pane === 'colours' && making) return <OurColours style={making.style} onChange={dressing.edit} />
   if (pane === 'parts' && making)
     return <StyleEditor folio={dressing.folio} style={making.style} onChange={dressing.edit} />
@@ -46,7 +47,9 @@ function Shown({ dressing }: { readonly dressing: Dressing }) {
       theme={wardrobe.theme}
       chosen={chosen}
       standard={dressing.standard.style}
-      onStandard={(on) => void dressing.standard.set(on ? { style: chosen, own: wardrobe.own[chosen] ?? null } : null)}
+      onStandard={(on) => void dressing.standard.set(on ? own : null)}
+      team={ofTeam && { name: ofTeam.team, standard: ofTeam.style }}
+      onTeam={(on) => void ofTeam?.set(on ? own : null)}
       onChoose={dressing.choose}
       onImport={dressing.takeIn}
       onRemove={dressing.remove}

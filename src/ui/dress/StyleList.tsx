@@ -23,6 +23,9 @@ type Props = {
   /** What new folios begin in; undefined while that is not known. */
   readonly standard: string | null | undefined
   readonly onStandard: (on: boolean) => void
+  /** The team that the folio stands with, where the person may say what its folios begin in. */
+  readonly team: { readonly name: string; readonly standard: string | null } | null
+  readonly onTeam: (on: boolean) => void
   readonly onChoose: (id: string) => void
   readonly onImport: (file: StyleFile) => Promise<void>
   readonly onRemove: (id: string) => void
@@ -31,7 +34,7 @@ type Props = {
 /** The styles there are, those of the folio first. */
 export function StyleList(props: Props) {
   const t = useWords()
-  const { own, theme, chosen, standard, onChoose, onStandard, onImport, onRemove } = props
+  const { own, theme, chosen, onChoose, onImport, onRemove } = props
   const [problem, setProblem] = useState<string | null>(null)
   const all = [...Object.entries(own), ...Object.entries(houseStyles)]
   const open = async (given: File) => {
@@ -49,17 +52,7 @@ export function StyleList(props: Props) {
           <StyleRow key={id} id={id} style={style} theme={theme} chosen={chosen === id} />
         ))}
       </RadioGroup>
-      {standard !== undefined && (
-        <label className="mt-3 flex items-center gap-2 px-2.5 text-[13px]">
-          <input
-            type="checkbox"
-            checked={(standard ?? STANDARD_STYLE) === chosen}
-            disabled={standard === null && chosen === STANDARD_STYLE}
-            onChange={(e) => onStandard(e.target.checked)}
-          />
-          {t('New folios begin in this style')}
-        </label>
-      )}
+      <Standards {...props} />
       <div className="mt-3 flex flex-wrap gap-x-4 gap-y-1 px-2.5">
         {own[chosen] && (
           <>
@@ -84,6 +77,32 @@ export function StyleList(props: Props) {
         </p>
       )}
     </div>
+  )
+}
+
+/** What begins in this style: one’s own new folios, and those of the team. */
+const Standards = ({ chosen, standard, team, onStandard, onTeam }: Props) => {
+  const t = useWords()
+  return (
+    <>
+      {standard !== undefined && (
+        <label className="mt-3 flex items-center gap-2 px-2.5 text-[13px]">
+          <input
+            type="checkbox"
+            checked={(standard ?? STANDARD_STYLE) === chosen}
+            disabled={standard === null && chosen === STANDARD_STYLE}
+            onChange={(e) => onStandard(e.target.checked)}
+          />
+          {t('New folios begin in this style')}
+        </label>
+      )}
+      {team && (
+        <label className="mt-1 flex items-center gap-2 px-2.5 text-[13px]">
+          <input type="checkbox" checked={team.standard === chosen} onChange={(e) => onTeam(e.target.checked)} />
+          {t('New folios of {team} begin in this style', { team: team.name })}
+        </label>
+      )}
+    </>
   )
 }
 

@@ -10,7 +10,7 @@ import { editFigure, useFigures, type OpenFolio, type SharedFigure } from '../fo
 import { useWardrobe } from '../folio/wardrobe'
 import { takenIn } from './broughtFiles'
 import { letIn } from './ownFonts'
-import { useStandard } from './useStandard'
+import { useStandards } from './useStandard'
 import { newStyleId, type StyleFile } from './ownStyles'
 import { said } from '@/core/words'
 import { sayNow } from '../words/words'
@@ -71,7 +71,7 @@ export function useDressing(folio: OpenFolio, onClose: () => void) {
       change(() => setOwnStyle(folio.dress, id, null))
       choose(wardrobe.style)
     },
-    standard: useStandard(),
+    ...useStandards(folio.id),
     ...overAll(folio, figures, wardrobe),
     dress: () => {
       if (making && isFull(wardrobe, making.id)) return tell(FULL)

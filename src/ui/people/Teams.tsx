@@ -21,6 +21,7 @@ type Team = z.infer<typeof teamsSchema>['teams'][number]
 const teamSchema = z.object({
   members: z.array(z.object({ id: z.string(), name: z.string(), email: z.nullable(z.string()), role })),
   invitations: z.array(z.object({ id: z.string(), email: z.nullable(z.string()), role, ends_at: z.string() })),
+  glossary: z.string(),
 })
 
 const memberWords = {
@@ -140,13 +141,55 @@ function Members({ team, onGone }: { readonly team: Team; readonly onGone: Chang
           />
         ))}
       </ul>
+      <Running team={team} glossary={value?.glossary ?? null} change={change} onGone={onGone} />
+    </div>
+  )
+}
+
+type RunningProps = {
+  readonly team: Team
+  /** Null while it is not known. */
+  readonly glossary: string | null
+  readonly change: Change
+  readonly onGone: Change
+}
+
+/** What its owners, and partly its editors, do with a team. */
+function Running({ team, glossary, change, onGone }: RunningProps) {
+  const t = useWords()
+  const path = `/api/teams/${team.id}`
+  const runs = team.role === 'owner'
+  return (
+    <>
       {runs && <Invite path={path} change={change} />}
+      {glossary !== null && (runs || team.role === 'editor') && (
+        <Glossary words={glossary} onChange={(glossary) => void change('PATCH', `${path}/glossary`, { glossary })} />
+      )}
       {runs && (
         <button type="button" className="quiet-button self-start" onClick={() => void onGone('DELETE', path)}>
           {t('Delete the team')}
         </button>
       )}
-    </div>
+    </>
+  )
+}
+
+/** The words a team has agreed on: offered where rows of its figures are typed. */
+function Glossary({ words, onChange }: { readonly words: string; readonly onChange: (words: string) => void }) {
+  const t = useWords()
+  return (
+    <label className="text-[13px] text-quiet">
+      {t(
+        'Glossary: a term a line, with what it means behind a colon. Its terms are offered where figures of the team are typed.',
+      )}
+      <textarea
+        className="field mt-0.5 min-h-20 font-serif text-[15px] text-ink"
+        defaultValue={words}
+        placeholder={t('master: who commands the ship')}
+        maxLength={100_000}
+        onBlur={(e) => e.target.value !== words && onChange(e.target.value)}
+      />
+    </label>
   )
 }
 

@@ -120,6 +120,13 @@ const More = ({ title, list }: MoreProps) => {
   )
 }
 
+/** The teams that somebody may give something to. */
+const teamsIn = (shelves: readonly ShelfName[]): readonly { readonly id: string; readonly name: string }[] => [
+  ...new Map(
+    shelves.flatMap((s) => (s.mine && s.teamId && s.team ? [[s.teamId, { id: s.teamId, name: s.team }] as const] : [])),
+  ).values(),
+]
+
 type DoingsFor = Props & {
   readonly act: (work: Promise<string | null>, done?: () => void) => Promise<void>
   readonly tell: ReturnType<typeof useNotice>
@@ -154,6 +161,13 @@ function doings({ folio, shelves, inBin, act, tell, path, name }: DoingsFor): re
           tell(said('“{title}” stands among the worked patterns.', { title: folio.title })),
         ),
     },
+    ...teamsIn(shelves).map(({ id, name: team }) => ({
+      says: said('Keep as a pattern of {team}', { team }),
+      run: () =>
+        void act(send('POST', '/api/patterns', { folio: folio.id, name: folio.title.slice(0, 80), team: id }), () =>
+          tell(said('“{title}” stands among the patterns of {team}.', { title: folio.title, team })),
+        ),
+    })),
     ...to.map((s) => ({
       says: said('Move to “{shelf}”', { shelf: s.team && s.team !== s.name ? `${s.team}: ${s.name}` : s.name }),
       run: () =>

@@ -5,6 +5,7 @@ const shelf = (id: string, parent: string | null = null): ShelfName => ({
   name: id,
   parent,
   team: null,
+  teamId: null,
   count: 0,
   mine: true,
 })

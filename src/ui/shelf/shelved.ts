@@ -24,6 +24,7 @@ export type ShelfName = {
   readonly name: string
   readonly parent: string | null
   readonly team: string | null
+  readonly teamId: string | null
   readonly count: number
   readonly mine: boolean
 }

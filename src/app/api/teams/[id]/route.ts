@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { bodyOf, teamRoute } from '@/server/answer'
 import { openInvitations } from '@/server/people/invitations'
+import { glossaryOf } from '@/server/people/teamHouse'
 import { membersOf, renameTeam, setTeamDeleted } from '@/server/people/teams'
 
 export const dynamic = 'force-dynamic'
@@ -8,8 +9,12 @@ export const dynamic = 'force-dynamic'
 const body = z.object({ name: z.string().trim().min(1).max(80) })
 
 export const GET = teamRoute('see team', 'folio change', async ({ team }) => {
-  const [members, invitations] = await Promise.all([membersOf(team), openInvitations({ team })])
-  return Response.json({ members, invitations })
+  const [members, invitations, glossary] = await Promise.all([
+    membersOf(team),
+    openInvitations({ team }),
+    glossaryOf(team),
+  ])
+  return Response.json({ members, invitations, glossary })
 })
 
 export const PATCH = teamRoute('run team', 'folio change', async ({ team, request }) => {
