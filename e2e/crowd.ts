@@ -7,6 +7,9 @@ import { readFileSync } from 'node:fs'
 import http from 'node:http'
 import net from 'node:net'
 import * as Y from 'yjs'
+import { newSharedFigure } from '../src/core/document'
+import { steps } from '../src/core/testing/steps'
+import { changeDocument } from '../src/server/appendUpdate'
 import { loadDocument } from '../src/server/folioDocument'
 import { FolioConnection } from '../src/sync/folioConnection'
 import { pool } from '../src/server/database'
@@ -213,37 +216,85 @@ async function faults(): Promise<void> {
 const TEXT =
   '# Night orders\n\nCall the master when in doubt.\n\n1. Check the moorings\n2. Lower the ramp\n3. Load the cars'
 
-/** Five browsers write one paragraph and change one figure. */
+/** Turns of so many words or changes are taken at the paragraph and at the figure, by each in two windows. */
+const TURN = 8
+
+async function writes(b: Browser, i: number, n: number): Promise<void> {
+  await b.press(Key.END, ` w${i}x${n}`)
+  if (n % 7 === 6) await b.press(Key.BACK_SPACE, Key.BACK_SPACE)
+}
+
+/** Walks to a node and says it otherwise; now and then adds a step. */
+async function shapes(b: Browser, i: number, n: number): Promise<void> {
+  await (await b.find('[data-stage]')).click()
+  for (let k = 0; k <= (i + n) % 4; k++) await b.press(Key.ARROW_DOWN)
+  if (n % TURN === 0) await b.driver.actions().keyDown(Key.ALT).sendKeys('s').keyUp(Key.ALT).perform()
+  else await b.press(Key.F2)
+  await b.driver.actions().sendKeys(` f${i}x${n}`, Key.ENTER).perform()
+}
+
+/** Five browsers write one paragraph and change one figure, at once. */
 async function browsers(seconds: number): Promise<void> {
   const port = 4196
   const server = await startServer(port)
   const base = `http://localhost:${port}`
   const folio = await newFolio(base, TEXT)
-  const all: Browser[] = []
-  for (let i = 0; i < 5; i++) all.push(await openBrowser(base))
-  for (const b of all) {
-    await b.driver.get(`${base}/folio/${folio}`)
-    await b.saved()
-  }
+  await changeDocument(folio, (doc) => doc.getMap('figures').set('chart', newSharedFigure({ ...steps(), id: 'chart' })))
+  const all = await Promise.all(Array.from({ length: 5 }, () => openBrowser(base)))
+  const windows = await Promise.all(
+    all.map(async (b) => {
+      const page = await b.driver.getWindowHandle()
+      await b.driver.switchTo().newWindow('tab')
+      await b.driver.get(`${base}/folio/${folio}/figure/chart`)
+      await b.find('[data-stage] svg')
+      const bench = await b.driver.getWindowHandle()
+      await b.driver.switchTo().window(page)
+      await b.driver.get(`${base}/folio/${folio}`)
+      await b.saved()
+      return { page, bench }
+    }),
+  )
+  const at = (i: number, where: 'page' | 'bench') => all[i]?.driver.switchTo().window(windows[i]?.[where] ?? '')
   const end = Date.now() + seconds * 1000
+  let [words, changes] = [0, 0]
   await Promise.all(
     all.map(async (b, i) => {
-      await (await b.find('//p[contains(., "Call the master")]')).click()
       for (let n = 0; Date.now() < end; n++) {
-        await b.press(Key.END, ` w${i}x${n}`)
-        if (n % 7 === 6) await b.press(Key.BACK_SPACE, Key.BACK_SPACE)
-        await sleep(400 + 37 * i)
+        const shaping = Math.floor(n / TURN) % 2 === i % 2
+        if (n % TURN === 0) {
+          await at(i, shaping ? 'bench' : 'page')
+          if (!shaping) await (await b.find('//p[contains(., "Call the master")]')).click()
+        }
+        await (shaping ? shapes : writes)(b, i, n)
+        if (shaping) changes++
+        else words++
+        await sleep(300 + 37 * i)
       }
     }),
   )
-  for (const b of all) await b.saved()
-  const shown = () =>
-    Promise.all(all.map((b) => b.driver.findElement(By.css('.manuscript')).getAttribute('textContent')))
-  const plain = (t: string | null) => (t ?? '').replace(/\u2060[^\u2060]*\u2060/g, '')
-  await eventually('all five show the same', 15_000, async () => new Set((await shown()).map(plain)).size === 1)
+  const shown = async (where: 'page' | 'bench', selector: string) => {
+    const plain = (t: string | null) => (t ?? '').replace(/\u2060[^\u2060]*\u2060/g, '')
+    return Promise.all(
+      all.map(async (b, i) => {
+        await at(i, where)
+        return plain(await b.driver.findElement(By.css(selector)).getAttribute('textContent'))
+      }),
+    )
+  }
+  for (const [where, selector] of [
+    ['page', '.manuscript'],
+    ['bench', '[data-outline]'],
+  ] as const) {
+    await eventually(
+      `all five show the same ${where}`,
+      20_000,
+      async () => new Set(await shown(where, selector)).size === 1,
+    )
+    console.log(`${where}: all five show the same ${(await shown(where, selector))[0]?.length} letters`)
+  }
   for (const b of all) assert.deepEqual(await b.complaints(), [])
   console.log(
-    `five browsers, ${seconds} s in one paragraph: all show the same ${plain((await shown())[0] ?? null).length} letters, no complaint in any console`,
+    `five browsers, ${seconds} s, ${words} words into one paragraph, ${changes} changes of one figure: no complaint in any console`,
   )
   await Promise.all(all.map((b) => b.close()))
   server.kill('SIGKILL')

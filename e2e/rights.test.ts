@@ -189,7 +189,8 @@ async function everybody(): Promise<{ readonly folio: string; readonly team: str
   const revokedGuest = new Visitor(base, 'Shut')
   await revokedGuest.enter(revokedLink.token)
   await owner.json('DELETE', `/api/folios/${folio}/links/${revokedLink.id}`)
-  all.push({ visitor: revokedGuest, role: null, team: null, guest: true, signedIn: true })
+  // Nobody any more: no link lets them in.
+  all.push({ visitor: revokedGuest, role: null, team: null, guest: true, signedIn: false })
   const revoked = await invited('Gone', 'editor')
   await owner.share(folio, 'gone@gannet.example', 'editor')
   const { people } = await owner.json<{ people: { id: string; name: string }[] }>('GET', `/api/folios/${folio}/shares`)

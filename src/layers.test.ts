@@ -17,6 +17,7 @@ const ALL_CORE = [
   'syntax',
   'reading',
   'figure',
+  'decide',
   'icons',
   'propose',
   'style',
@@ -42,6 +43,8 @@ const layers: Record<string, Row> = {
   'core/reading': core(['text', 'syntax']),
   'core/figure': core(['graph'], ['zod']),
   'core/icons': core([]),
+  // What a decision is worth, and what that hangs on.
+  'core/decide': core(['figure']),
   // Doubts carry edits, as values.
   'core/propose': core(['reading', 'figure', 'graph', 'text', 'document'], ['zod']),
   'core/style': core(['geometry', 'figure', 'icons'], ['zod', 'culori']),
@@ -73,6 +76,7 @@ const layers: Record<string, Row> = {
   // The interface draws scenes and makes edits; what a text says and where things stand comes from the worker.
   ui: {
     may: [
+      'core/decide',
       'core/document',
       'core/geometry',
       'core/scene',

@@ -78,7 +78,8 @@ export class Presence {
   /** What another window has said, as the server hands it on. */
   heard(data: unknown): void {
     const told = readNotice(data)
-    if (!told || told.window === this.options.window) return
+    // The server puts the person behind the name of a window.
+    if (!told || told.window.split('.')[0] === this.options.window) return
     const { window, state } = told
     if (state === null || state.place === null) this.others.delete(window)
     else {

@@ -1,26 +1,11 @@
 import { random, failingSeeds } from '../testing/seededFigure'
+import { figureOfTree, grown, type Grown } from '../testing/seededTree'
 import { steps } from '../testing/steps'
 import type { Figure, FigureLink, FigureNode } from './figure'
 import { expectedValues } from './expectedValues'
 
-type Tree = {
-  readonly role: 'choice' | 'chance' | 'outcome'
-  readonly value: number
-  readonly arms: { p: number; to: Tree }[]
-}
-
-function grown(next: () => number, depth: number): Tree {
-  const leaf = depth === 0 || next() < 0.25
-  const role = leaf ? 'outcome' : next() < 0.5 ? 'choice' : 'chance'
-  const count = leaf ? 0 : 1 + Math.floor(next() * 3)
-  const weights = Array.from({ length: count }, () => 0.05 + next())
-  const sum = weights.reduce((s, w) => s + w, 0)
-  const value = leaf || next() < 0.3 ? Math.round((next() - 0.5) * 20_000) : 0
-  return { role, value, arms: weights.map((w) => ({ p: w / sum, to: grown(next, depth - 1) })) }
-}
-
 /** Every way to decide everywhere, as the mean of what its chances bring: no rolling back. */
-function* strategies(t: Tree): Generator<number> {
+function* strategies(t: Grown): Generator<number> {
   if (t.arms.length === 0) yield t.value
   else if (t.role === 'choice') for (const a of t.arms) for (const v of strategies(a.to)) yield t.value + v
   else {
@@ -28,29 +13,10 @@ function* strategies(t: Tree): Generator<number> {
       i === t.arms.length
         ? [0]
         : all(i + 1).flatMap((rest) =>
-            [...strategies(t.arms[i]?.to as Tree)].map((v) => (t.arms[i]?.p as number) * v + rest),
+            [...strategies(t.arms[i]?.to as Grown)].map((v) => (t.arms[i]?.p as number) * v + rest),
           )
     for (const v of all(0)) yield t.value + v
   }
-}
-
-function figureOf(tree: Tree): Figure {
-  const nodes: FigureNode[] = []
-  const links: FigureLink[] = []
-  const add = (t: Tree): string => {
-    const id = `n${nodes.length}`
-    const measure = t.value !== 0 || t.arms.length === 0 ? { measure: { value: t.value, unit: '' } } : {}
-    nodes.push({ id, role: t.role, text: id, order: nodes.length, source: [], ...measure })
-    for (const a of t.arms) {
-      const chance = t.role === 'chance' ? { probability: a.p } : {}
-      const to = add(a.to)
-      links.push({ id: `l${links.length}`, role: 'leads', from: id, to, order: links.length, source: [], ...chance })
-    }
-    return id
-  }
-  add(tree)
-  const byId = <T extends { id: string }>(list: T[]) => Object.fromEntries(list.map((x) => [x.id, x]))
-  return { ...steps(), kind: 'decision', nodes: byId(nodes), links: byId(links) }
 }
 
 test('what a tree is worth is what the best of all strategies brings, to 1e-9', () => {
@@ -58,7 +24,7 @@ test('what a tree is worth is what the best of all strategies brings, to 1e-9', 
     const tree = grown(random(seed), 3)
     if (tree.arms.length === 0) return null
     const wanted = Math.max(...strategies(tree))
-    const got = expectedValues(figureOf(tree)).values.get('n0')
+    const got = expectedValues(figureOfTree(tree)).values.get('n0')
     return got !== undefined && Math.abs(got - wanted) <= 1e-9 * Math.max(1, Math.abs(wanted))
       ? null
       : `${got} for ${wanted}`
@@ -67,14 +33,14 @@ test('what a tree is worth is what the best of all strategies brings, to 1e-9', 
 })
 
 test('the best option is marked; of equals both', () => {
-  const outcome = (value: number): Tree => ({ role: 'outcome', value, arms: [] })
-  const choice = (...values: number[]): Tree => ({
+  const outcome = (value: number): Grown => ({ role: 'outcome', value, arms: [] })
+  const choice = (...values: number[]): Grown => ({
     role: 'choice',
     value: 0,
     arms: values.map((v) => ({ p: 1, to: outcome(v) })),
   })
-  const best = (t: Tree) => {
-    const f = figureOf(t)
+  const best = (t: Grown) => {
+    const f = figureOfTree(t)
     return [...expectedValues(f).best].map((id) => f.links[id]?.to)
   }
   expect(best(choice(3, 9, -4))).toEqual(['n2'])
@@ -101,7 +67,7 @@ test('outcomes that many chances share are worked out once: forty forks that mee
 })
 
 test('nothing is made up: open values, chances that do not add up, two units, circles give no number', () => {
-  const fair = figureOf({
+  const fair = figureOfTree({
     role: 'chance',
     value: 0,
     arms: [

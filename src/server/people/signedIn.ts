@@ -37,7 +37,22 @@ async function personOf(headers: Headers): Promise<Person | null> {
   if (!found) return null
   const { user, session } = found
   const kind = user.kind === 'guest' || user.kind === 'demo' ? user.kind : 'member'
+  // Whoever came by links is somebody as long as one of them lets them in.
+  if (kind === 'guest' && !(await hasOpenDoor(user.id))) return null
   return { id: user.id, name: user.name, kind, session: session.id }
+}
+
+async function hasOpenDoor(guest: string): Promise<boolean> {
+  const row = await database()
+    .selectFrom('guest_visit as v')
+    .innerJoin('guest_link as l', 'l.id', 'v.link_id')
+    .select('l.id')
+    .where('v.account_id', '=', guest)
+    .where('l.taken_back_at', 'is', null)
+    .where((e) => e.or([e('l.ends_at', 'is', null), e('l.ends_at', '>', new Date())]))
+    .limit(1)
+    .executeTakeFirst()
+  return row !== undefined
 }
 
 /** Nothing is known any more of who asked a moment ago: somebody has just signed out. */

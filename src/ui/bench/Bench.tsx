@@ -156,6 +156,9 @@ function useBenchCommands(work: Work, { onView, onPanel, onFind, onPresent }: Wa
     { name: t('Find and replace in the figure'), keys: 'Mod+F', run: onFind },
     { name: t('Present the figure, step by step'), keys: 'Alt+P', run: onPresent },
     { name: t('See what the text has changed (drift)'), run: () => onPanel('drift') },
+    ...(work.figure.kind === 'decision'
+      ? [{ name: t('What the numbers say'), keys: 'Alt+X', run: () => onPanel('numbers') }]
+      : []),
     { name: t('Versions of this figure'), keys: 'Alt+V', run: () => onPanel('versions') },
     { name: t('Languages of this figure'), run: () => onPanel('languages') },
     { name: t('Remarks on this figure'), keys: 'Alt+R', run: () => onPanel('remarks') },

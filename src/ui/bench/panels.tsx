@@ -24,8 +24,9 @@ import { useWords } from '../words/words'
 /** Fetched when something is selected: colours are worked out there. */
 const LookDetails = dynamic(() => import('./LookDetails'))
 const LanguagesPanel = dynamic(() => import('./LanguagesPanel'))
+const NumbersPanel = dynamic(async () => (await import('./NumbersPanel')).NumbersPanel)
 
-export type PanelName = 'remarks' | 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
+export type PanelName = 'numbers' | 'remarks' | 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
 type PanelProps = {
   readonly work: Work
   readonly drift: Drift
@@ -48,6 +49,7 @@ const panels: Record<PanelName, (props: PanelProps) => React.ReactNode> = {
   deliver: ({ work }) => <DeliverPanel folio={work.folio} figure={work.figure} scene={work.scene} />,
   drift: ({ work, drift, onPanel }) => <DriftPanel work={work} drift={drift} onClose={() => onPanel('details')} />,
   versions: ({ work, onPanel }) => <VersionsPanel work={work} onClose={() => onPanel('details')} />,
+  numbers: ({ work, onPanel }) => <NumbersPanel work={work} onClose={() => onPanel('details')} />,
   languages: ({ work, onPanel }) => <LanguagesPanel work={work} onClose={() => onPanel('details')} />,
   remarks: ({ work, remarks, onPanel }) => (
     <FigureRemarks
@@ -91,6 +93,11 @@ function Details({ work, drift, onPanel }: PanelProps) {
       {Panel && <Panel work={work} />}
       {work.selection.some((p) => p.kind !== 'note') && <LookDetails work={work} />}
       {about !== undefined && <Notes work={work} about={about} />}
+      {work.selection.length === 0 && work.figure.kind === 'decision' && (
+        <button type="button" className="text-button self-start" onClick={() => onPanel('numbers')}>
+          {t('What the numbers say')}
+        </button>
+      )}
       {work.selection.length === 0 && (
         <button type="button" className="text-button self-start" onClick={() => onPanel('versions')}>
           {t('Versions of this figure')}

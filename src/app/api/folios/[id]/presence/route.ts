@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Refusal, bodyOf, folioRoute } from '@/server/answer'
 import { shownName } from '@/server/authorize'
 import { told } from '@/server/notices'
+import { windowOf } from '@/server/presence'
 
 export const dynamic = 'force-dynamic'
 
@@ -17,7 +18,7 @@ const body = z.object({
 export const POST = folioRoute('read', 'presence', async ({ folio, person, request }) => {
   const { window, hello, place } = await bodyOf(request, body, MOST_BYTES)
   const state = { person: person.id, name: shownName(person), hello, place }
-  if (!(await told(folio, { is: 'presence', window, state })))
+  if (!(await told(folio, { is: 'presence', window: windowOf(person.id, window), state })))
     throw new Refusal({ code: 'body-too-large', limit: MOST_BYTES })
   return new Response(null, { status: 204 })
 })
