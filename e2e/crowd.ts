@@ -13,7 +13,7 @@ import { changeDocument } from '../src/server/appendUpdate'
 import { loadDocument } from '../src/server/folioDocument'
 import { FolioConnection } from '../src/sync/folioConnection'
 import { pool } from '../src/server/database'
-import { By, Key, eventually, newFolio, openBrowser, sleep, startServer, type Browser } from './support'
+import { Key, eventually, newFolio, openBrowser, sleep, startServer, type Browser } from './support'
 
 const percentile = (values: readonly number[], part: number): number =>
   values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * part))] ?? NaN
@@ -241,15 +241,24 @@ async function browsers(seconds: number): Promise<void> {
   const folio = await newFolio(base, TEXT)
   await changeDocument(folio, (doc) => doc.getMap('figures').set('chart', newSharedFigure({ ...steps(), id: 'chart' })))
   const all = await Promise.all(Array.from({ length: 5 }, () => openBrowser(base)))
+  try {
+    await meet(all, `${base}/folio/${folio}`, seconds)
+  } finally {
+    await Promise.all(all.map((b) => b.close()))
+    server.kill('SIGKILL')
+  }
+}
+
+async function meet(all: readonly Browser[], address: string, seconds: number): Promise<void> {
   const windows = await Promise.all(
     all.map(async (b) => {
       const page = await b.driver.getWindowHandle()
       await b.driver.switchTo().newWindow('tab')
-      await b.driver.get(`${base}/folio/${folio}/figure/chart`)
+      await b.driver.get(`${address}/figure/chart`)
       await b.find('[data-stage] svg')
       const bench = await b.driver.getWindowHandle()
       await b.driver.switchTo().window(page)
-      await b.driver.get(`${base}/folio/${folio}`)
+      await b.driver.get(address)
       await b.saved()
       return { page, bench }
     }),
@@ -277,7 +286,7 @@ async function browsers(seconds: number): Promise<void> {
     return Promise.all(
       all.map(async (b, i) => {
         await at(i, where)
-        return plain(await b.driver.findElement(By.css(selector)).getAttribute('textContent'))
+        return plain(await (await b.find(selector)).getAttribute('textContent'))
       }),
     )
   }
@@ -296,8 +305,6 @@ async function browsers(seconds: number): Promise<void> {
   console.log(
     `five browsers, ${seconds} s, ${words} words into one paragraph, ${changes} changes of one figure: no complaint in any console`,
   )
-  await Promise.all(all.map((b) => b.close()))
-  server.kill('SIGKILL')
 }
 
 const [part = 'all', given] = process.argv.slice(2)
