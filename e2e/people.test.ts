@@ -151,6 +151,17 @@ test('a folio shared by mail: the invitation makes an account once, and the foli
   )
 })
 
+/** Let in for no moment more, nobody at all soon after, and told that there is nothing here. */
+async function shutOut(guest: Visitor, folio: string): Promise<void> {
+  await eventually('the guest is nobody', 2000, async () => {
+    const { status } = await guest.ask('GET', `/api/folios/${folio}/exports`)
+    assert.ok(status >= 400, String(status))
+    return status === 401
+  })
+  // Not a page to sign in at: there is nothing they could sign in to.
+  assert.equal((await guest.ask('GET', `/folio/${folio}`)).status, 404)
+}
+
 test('guest links let in by name, ask for their password, end, and are taken back while somebody reads', async (t) => {
   const folio = await ada.folio('# Fog\n\nSound the horn.')
   const guest = new Visitor(base, 'Gil')
@@ -170,22 +181,14 @@ test('guest links let in by name, ask for their password, end, and are taken bac
   const before = reading.states.length
   await ada.json('DELETE', `/api/folios/${folio}/links/${link.id}`)
   await eventually('the stream has ended', 2000, () => reading.states.slice(before).includes('refused'))
-  await eventually('the guest is nobody', 2000, async () => {
-    const { status } = await guest.ask('GET', `/api/folios/${folio}/exports`)
-    assert.ok(status >= 400, 'let in for no moment')
-    return status === 401
-  })
+  await shutOut(guest, folio)
   assert.equal((await guest.enter(link.token, 'tide')).status, 404)
   const soon = await ada.link(folio, 'editor', { endsAt: new Date(Date.now() + 1500) })
   const late = new Visitor(base, 'Lou')
   assert.equal((await late.enter(soon.token)).status, 200)
   assert.equal((await late.ask('GET', `/api/folios/${folio}/exports`)).status, 200)
   await sleep(1600)
-  await eventually('the late one is nobody', 2000, async () => {
-    const { status } = await late.ask('GET', `/api/folios/${folio}/exports`)
-    assert.ok(status >= 400, 'let in for no moment')
-    return status === 401
-  })
+  await shutOut(late, folio)
 })
 
 test('a new password ends all sessions and their streams; the address is good once', async (t) => {

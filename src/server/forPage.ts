@@ -3,7 +3,7 @@ import { redirect } from 'next/navigation'
 import { problemOf } from './answer'
 import { standingOf, verdictOn, type Person } from './authorize'
 import { freshProjection } from './folioDocument'
-import { signedIn } from './people/signedIn'
+import { isShutOut, signedIn } from './people/signedIn'
 import { folioRights, type FolioAction } from './rights'
 import { noteOpened } from './shelves'
 
@@ -32,8 +32,9 @@ export type FolioForPage = {
   readonly may: readonly FolioAction[]
 }
 
-/** A folio that the person may read, null when there is none. */
+/** A folio that the person may read, null when there is none, and for a guest whose link has ended. */
 export async function folioForPage(id: string, path: string): Promise<FolioForPage | null> {
+  if (await forPage(async () => isShutOut(await headers()))) return null
   const person = await personForPage(path)
   return forPage(async () => {
     const standing = await standingOf(person, id)

@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid'
 import { database } from '../database'
 import { told } from '../notices'
 import type { Role } from '../rights'
+import { goodLink } from '../standing'
 import { audit } from './audit'
 import { hashed } from './passwords'
 
@@ -92,9 +93,8 @@ export async function doorOf(token: string): Promise<Door | null> {
     .innerJoin('account as a', 'a.id', 'l.made_by')
     .select(['l.id', 'l.folio_id', 'l.role', 'l.password', 'a.name'])
     .where('l.token', '=', token)
-    .where('l.taken_back_at', 'is', null)
+    .where(goodLink)
     .where('f.deleted_at', 'is', null)
-    .where((e) => e.or([e('l.ends_at', 'is', null), e('l.ends_at', '>', new Date())]))
     .executeTakeFirst()
   return row ? { id: row.id, folio: row.folio_id, role: row.role, password: row.password, madeBy: row.name } : null
 }

@@ -1,6 +1,7 @@
 /** Who asks: by the session of the request, else the demo person where this is a local start, else nobody. */
 import { database } from '../database'
 import type { Person } from '../authorize'
+import { goodLink } from '../standing'
 import { auth } from './auth'
 import { isLocal } from './mode'
 
@@ -31,14 +32,22 @@ async function known(cookie: string, headers: Headers): Promise<Person | null> {
   return person
 }
 
+/** Whoever came by links is somebody as long as one of them lets them in. */
 async function personOf(headers: Headers): Promise<Person | null> {
+  const person = await accountOf(headers)
+  return person?.kind === 'guest' && !(await hasOpenDoor(person.id)) ? null : person
+}
+
+/** Whether it is a guest who asks and is nobody any more: there is nothing they could sign in to. */
+export const isShutOut = async (headers: Headers): Promise<boolean> =>
+  (await signedIn(headers)) === null && (await accountOf(headers))?.kind === 'guest'
+
+async function accountOf(headers: Headers): Promise<Person | null> {
   // Renewing a session is the business of its own route: here nobody could send the cookie back.
   const found = await (await auth()).api.getSession({ headers, query: { disableRefresh: true } })
   if (!found) return null
   const { user, session } = found
   const kind = user.kind === 'guest' || user.kind === 'demo' ? user.kind : 'member'
-  // Whoever came by links is somebody as long as one of them lets them in.
-  if (kind === 'guest' && !(await hasOpenDoor(user.id))) return null
   return { id: user.id, name: user.name, kind, session: session.id }
 }
 
@@ -48,8 +57,7 @@ async function hasOpenDoor(guest: string): Promise<boolean> {
     .innerJoin('guest_link as l', 'l.id', 'v.link_id')
     .select('l.id')
     .where('v.account_id', '=', guest)
-    .where('l.taken_back_at', 'is', null)
-    .where((e) => e.or([e('l.ends_at', 'is', null), e('l.ends_at', '>', new Date())]))
+    .where(goodLink)
     .limit(1)
     .executeTakeFirst()
   return row !== undefined
