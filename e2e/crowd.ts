@@ -216,6 +216,8 @@ async function faults(): Promise<void> {
 const TEXT =
   '# Night orders\n\nCall the master when in doubt.\n\n1. Check the moorings\n2. Lower the ramp\n3. Load the cars'
 
+const CHART = ['Check the moorings', 'Lower the ramp', 'Load the cars', 'Close the gate']
+
 /** Turns of so many words or changes are taken at the paragraph and at the figure, by each in two windows. */
 const TURN = 8
 
@@ -224,12 +226,15 @@ async function writes(b: Browser, i: number, n: number): Promise<void> {
   if (n % 7 === 6) await b.press(Key.BACK_SPACE, Key.BACK_SPACE)
 }
 
-/** Walks to a node and says it otherwise; now and then adds a step. */
+/** Walks to a node and says it otherwise; now and then adds a step. Nothing is typed where somebody else has just taken the
+ *  node away: letters are commands on the stage. */
 async function shapes(b: Browser, i: number, n: number): Promise<void> {
   await (await b.find('[data-stage]')).click()
   for (let k = 0; k <= (i + n) % 4; k++) await b.press(Key.ARROW_DOWN)
   if (n % TURN === 0) await b.driver.actions().keyDown(Key.ALT).sendKeys('s').keyUp(Key.ALT).perform()
   else await b.press(Key.F2)
+  const typing = "return document.activeElement?.matches('input, textarea, [contenteditable=true]') ?? false"
+  if (!(await b.driver.executeScript<boolean>(typing))) return
   await b.driver.actions().sendKeys(` f${i}x${n}`, Key.ENTER).perform()
 }
 
@@ -239,7 +244,9 @@ async function browsers(seconds: number): Promise<void> {
   const server = await startServer(port)
   const base = `http://localhost:${port}`
   const folio = await newFolio(base, TEXT)
-  await changeDocument(folio, (doc) => doc.getMap('figures').set('chart', newSharedFigure({ ...steps(), id: 'chart' })))
+  await changeDocument(folio, (doc) =>
+    doc.getMap('figures').set('chart', newSharedFigure({ ...steps(...CHART), id: 'chart' })),
+  )
   const all = await Promise.all(Array.from({ length: 5 }, () => openBrowser(base)))
   try {
     await meet(all, `${base}/folio/${folio}`, seconds)
@@ -289,6 +296,12 @@ async function meet(all: readonly Browser[], address: string, seconds: number): 
         return plain(await (await b.find(selector)).getAttribute('textContent'))
       }),
     )
+  }
+  for (const [i, b] of all.entries()) {
+    await at(i, 'bench')
+    await (
+      await b.find("//button[normalize-space()='Outline'] | //*[@role='tab'][normalize-space()='Outline']")
+    ).click()
   }
   for (const [where, selector] of [
     ['page', '.manuscript'],
