@@ -28,6 +28,7 @@ const ALL_CORE = [
   'scene',
   'formats',
   'check',
+  'proof',
   'document',
   'exchange',
 ].map((f) => `core/${f}`)
@@ -62,6 +63,8 @@ const layers: Record<string, Row> = {
     ['figure', 'style', 'graph', 'geometry', 'text'],
     ['yjs', 'zod', 'fast-xml-parser', 'papaparse'],
   ),
+  // What is wrong with figures, with mends as edits.
+  'core/proof': core(['figure', 'document', 'graph', 'geometry', 'route', 'scene']),
   // Files of other programs: read into figures, and figures written into them.
   'core/exchange': core(
     ['figure', 'formats', 'document', 'text', 'geometry', 'graph', 'scene'],

@@ -234,6 +234,8 @@ const figureFields = z.readonly(
     /** Of an inset: the links that led into and out of its nodes before they became a figure of their own; `free` where
      *  nothing else within led there, or on from there. */
     outer: z.optional(z.readonly(z.record(id, z.readonly(z.object({ link: linkSchema, free: z.boolean() }))))),
+    /** Faults that somebody leaves as they are, by what the proof calls them, with the reason. */
+    setAside: z.optional(z.readonly(z.record(short(200), words))),
     /** By kind: the figure as it was before its kind was switched. */
     aside: z.optional(z.readonly(z.partialRecord(z.enum(figureKinds), asideSchema))),
     /** The stretch of `wasRead.text` that the figure was read from; null for a figure that was never read. */

@@ -41,5 +41,9 @@ const wordsOf = (language: string): readonly [one: string, many: string] => {
 /** “Figure 3”, in the language of the figure. */
 export const numberedFigure = (language: string, number: number): string => `${wordsOf(language)[0]} ${number}`
 
+/** What a figure may be called where a text speaks of it by its number. */
+export const figureNumberWords = (language: string): readonly string[] =>
+  language.startsWith('de') ? ['Abbildung', 'Abb\\.', 'Bild'] : [wordsOf(language)[0], 'Figure', 'Fig\\.']
+
 /** What stands above a list of figures. */
 export const figuresWord = (language: string): string => wordsOf(language)[1]

@@ -1,4 +1,4 @@
-export { figuresWord, numberedFigure } from './figureWord'
+export { figureNumberWords, figuresWord, numberedFigure } from './figureWord'
 export { expectedValues, type RolledBack } from './expectedValues'
 export { altTextOf } from './describe'
 export {

@@ -1,0 +1,41 @@
+/** The proof of a folio: each figure by itself, as it is drawn, and beside the others and the text. */
+import { type Figure, type FigureId } from './figure'
+import { routedFigure } from './pipeline'
+import { beginsWithVerb, englishWords } from './reading'
+import {
+  figureFindings,
+  folioFindings,
+  lookedAt,
+  pictureFindings,
+  worstFirst,
+  type Finding,
+  type Grammar,
+} from './proof'
+import type { Typesetter } from './measure'
+import { scene } from './scene'
+import type { Wardrobe } from './style'
+
+export type Proved = {
+  readonly text: string
+  /** In the order of the text. */
+  readonly figures: readonly Figure[]
+  readonly passages: ReadonlyMap<FigureId, string | null>
+  readonly terms: readonly string[]
+}
+
+const english: Grammar = { beginsWithVerb: (label) => beginsWithVerb(label, englishWords()) }
+const grammarOf = (figure: Figure): Grammar | null => (figure.language.startsWith('en') ? english : null)
+
+/** What is wrong with one figure, by itself and as it is drawn. `set` is a typesetter with the fonts the figure needs. */
+export function proveFigure(figure: Figure, wardrobe: Wardrobe, set: Typesetter): Finding[] {
+  const looked = lookedAt(figure, grammarOf(figure))
+  const redrawn = (f: Figure) => routedFigure(f, wardrobe, set)
+  const routed = redrawn(figure)
+  const picture =
+    Object.keys(figure.nodes).length === 0 ? [] : pictureFindings({ looked, routed, scene: scene(routed), redrawn })
+  return worstFirst([...figureFindings(looked), ...picture])
+}
+
+/** What is wrong with figures and text together. */
+export const proveTogether = (folio: Proved): Finding[] =>
+  worstFirst(folioFindings({ ...folio, figures: folio.figures.map((f) => lookedAt(f, grammarOf(f))) }))
