@@ -133,7 +133,7 @@ try {
   ])
   await Promise.all([
     lane(`${DATABASE}_a`, ['browser', 'shaping', 'reading', 'otherReader', 'pages', 'shelf', 'german']),
-    lane(`${DATABASE}_b`, ['stories', 'dress', 'delivery', 'together']),
+    lane(`${DATABASE}_b`, ['stories', 'dress', 'delivery', 'together', 'numbers']),
   ])
 } finally {
   if (!cluster.wasRunning) cluster.stop()

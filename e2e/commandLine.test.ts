@@ -44,6 +44,67 @@ test('read and draw: text in, JSON, SVG and PNG out; the JSON drawn again gives 
   assert.equal(PNG.sync.read(readFileSync(at('a.png'))).width, 1280)
 })
 
+test('proof: faults with their places for people, programs and build servers; the exit says how bad it is', () => {
+  writeFileSync(
+    at('flow.md'),
+    'In port\n\n1. Lower the ramp\n2. Load the cars\n3. Count the cars\n4. Departure of the ferry\n5. Load the cars',
+  )
+  const told = call(['proof', at('flow.md')])
+  assert.equal(told.status, 0, told.stderr)
+  assert.match(told.stdout, /warning: “Load the cars” stands there 2 times\. \[same-words\]/)
+  assert.match(told.stdout, /note: “Departure of the ferry” does not begin with what is done/)
+  assert.equal(call(['proof', at('flow.md'), '--level', 'warning']).status, 1)
+  const json = JSON.parse(call(['proof', at('flow.md'), '--format', 'json']).stdout) as {
+    findings: { rule: string; places: string[]; mends: string[] }[]
+  }[]
+  const twice = json[0]?.findings.find((f) => f.rule === 'same-words')
+  assert.deepEqual([twice?.places, twice?.mends], [['Load the cars', 'Load the cars'], ['Make them one']])
+  const sarif = z
+    .object({
+      version: z.literal('2.1.0'),
+      runs: z.tuple([
+        z.object({
+          tool: z.object({
+            driver: z.object({ name: z.string(), rules: z.array(z.object({ id: z.string() })).min(40) }),
+          }),
+          results: z.array(
+            z.object({
+              ...{
+                ruleId: z.string(),
+                level: z.enum(['error', 'warning', 'note']),
+                message: z.object({ text: z.string() }),
+              },
+              locations: z.array(
+                z.object({ physicalLocation: z.object({ artifactLocation: z.object({ uri: z.string() }) }) }),
+              ),
+            }),
+          ),
+        }),
+      ]),
+    })
+    .parse(JSON.parse(call(['proof', at('flow.md'), '--format', 'sarif']).stdout))
+  const [run] = sarif.runs
+  for (const r of run.results)
+    assert.ok(
+      run.tool.driver.rules.some((rule) => rule.id === r.ruleId),
+      r.ruleId,
+    )
+  // A fault somebody has set aside, with the reason, is no fault any more.
+  assert.equal(call(['draw', at('flow.md'), '-o', at('flow.json')]).status, 0)
+  const figure = figureSchema.parse(JSON.parse(readFileSync(at('flow.json'), 'utf8')))
+  const parts = Object.values(figure.nodes)
+    .filter((n) => n.text === 'Load the cars')
+    .map((n) => n.id)
+    .toSorted()
+  writeFileSync(
+    at('aside.json'),
+    JSON.stringify({ ...figure, setAside: { [`same-words ${parts.join(',')}`]: 'Two decks' } }),
+  )
+  const aside = call(['proof', at('aside.json'), '--level', 'warning'])
+  assert.equal(aside.status, 0, aside.stdout)
+  assert.match(aside.stdout, /set aside: .* Because: Two decks/)
+})
+
 test('unusable input ends with 1 and a sentence, a wrong call with 2 and the usage', () => {
   writeFileSync(at('bad.json'), '{"id": 3}')
   writeFileSync(at('binary'), Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0xff, 0xfe, 0]))
@@ -51,6 +112,7 @@ test('unusable input ends with 1 and a sentence, a wrong call with 2 and the usa
     [['read', at('none.md')], '', 1, /could not be read/],
     [['read', '-'], ' \n', 1, /no text yet/],
     [['draw', '-', '--kind', 'pie', '-o', at('x.svg')], 'text', 1, /no kind “pie”. Use one of: process/],
+    [['proof', '-', '--format', 'xml'], '1. a\n2. b', 1, /no format “xml”. Use one of: text, json, and sarif/],
     [['draw', '-', '-o', at('x.gif')], '1. a\n2. b', 1, /no format “gif”/],
     [['draw', at('bad.json'), '-o', at('x.svg')], '', 1, /not a figure.*docs\/figure.schema.json/],
     [['draw', '-', '--kind', 'venn', '-o', at('x.svg')], '1. a\n2. b', 1, /does not read as venn/],

@@ -91,6 +91,7 @@ const layers: Record<string, Row> = {
       'core/problem',
       'core/words',
       'core/propose',
+      'core/proof',
       'manuscript',
       'sync',
       'workers',
@@ -107,7 +108,7 @@ const layers: Record<string, Row> = {
   },
 }
 /** The interface may know these shapes, but not run their code: it would put the reader into every page. */
-const TYPES_ONLY: Record<string, readonly string[]> = { ui: ['core/propose', 'core/scene'] }
+const TYPES_ONLY: Record<string, readonly string[]> = { ui: ['core/propose', 'core/scene', 'core/proof'] }
 
 const root = path.join(process.cwd(), 'src')
 const files = (dir: string): string[] =>
@@ -122,7 +123,7 @@ const files = (dir: string): string[] =>
 const layerOf = (file: string): string => {
   const [top, second, third] = path.relative(root, file).split(path.sep)
   if (top === 'core')
-    return /^(?:pipeline|fit|continued)(?:\.ts)?$/.test(second ?? '') ||
+    return /^(?:pipeline|fit|continued|prove)(?:\.ts)?$/.test(second ?? '') ||
       (third === undefined && second?.endsWith('.ts'))
       ? 'core'
       : `core/${second}`

@@ -12,6 +12,7 @@ idle-compass draw <file…|-> [--kind K] [--arrangement A] [--frame F] [--style 
 idle-compass convert <file…|-> -o out.{${formatNames.join(',')}}
 idle-compass folio <file…|-> [--style S] [--dark] [--paper a4|letter] [--watch] -o out.{${publicationFormatNames.join(',')}}
 idle-compass folio <file.md…> --figures [--check] [--watch]
+idle-compass proof <file…|-> [--kind K] [--format text|json|sarif] [--level error|warning|note]
 
   A file may be of any sort that the page opens; - is standard input, and -o - standard output.
   Of several files, {name} in the output is the name of each: -o 'out/{name}.svg'. Patterns in quotes are matched here.
@@ -48,10 +49,12 @@ const flags = {
   figures: { type: 'boolean' },
   check: { type: 'boolean' },
   watch: { type: 'boolean' },
+  format: { type: 'string' },
+  level: { type: 'string' },
 } as const
 export type Options = ReturnType<typeof parseArgs<{ options: typeof flags; allowPositionals: true }>>['values']
 export type Call = {
-  readonly command: 'read' | 'draw' | 'convert' | 'folio'
+  readonly command: 'read' | 'draw' | 'convert' | 'folio' | 'proof'
   readonly files: readonly string[]
   readonly options: Options
 }
@@ -61,6 +64,7 @@ const complete: Readonly<Record<Call['command'], (files: readonly string[], o: O
   read: (files, o) => files.length > 0 || o.jsonl === true,
   draw: (files, o) => files.length > 0 && o.output !== undefined,
   convert: (files, o) => files.length > 0 && o.output !== undefined,
+  proof: (files) => files.length > 0,
   folio: (files, o) => files.length > 0 && (o.output !== undefined || o.figures === true),
 }
 

@@ -48,6 +48,7 @@ const commands: Readonly<
     await draw(files, options, streams)
     return 0
   },
+  proof: async (files, options, streams) => (await import('./proof')).proof(files, options, streams),
   folio: async (files, options, streams) => (await import('./folio')).folio(files, options, streams),
 }
 

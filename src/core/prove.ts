@@ -1,7 +1,7 @@
 /** The proof of a folio: each figure by itself, as it is drawn, and beside the others and the text. */
 import { type Figure, type FigureId } from './figure'
 import { routedFigure } from './pipeline'
-import { beginsWithVerb, englishWords } from './reading'
+import { beginsWithVerb, englishWords, namesPerson } from './reading'
 import {
   figureFindings,
   folioFindings,
@@ -23,7 +23,10 @@ export type Proved = {
   readonly terms: readonly string[]
 }
 
-const english: Grammar = { beginsWithVerb: (label) => beginsWithVerb(label, englishWords()) }
+const english: Grammar = {
+  beginsWithVerb: (label) => beginsWithVerb(label, englishWords()),
+  namesPerson: (label) => namesPerson(label, englishWords()),
+}
 const grammarOf = (figure: Figure): Grammar | null => (figure.language.startsWith('en') ? english : null)
 
 /** What is wrong with one figure, by itself and as it is drawn. `set` is a typesetter with the fonts the figure needs. */

@@ -121,6 +121,7 @@ We can charter a spare boat or muddle through with two. Chartering costs 12,000 
         kind: 'decision',
         arrangement: 'tree',
         title: 'A spare boat?',
+        frame: 'page-landscape',
       },
     ],
   },

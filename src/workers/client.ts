@@ -2,7 +2,7 @@
 import * as Comlink from 'comlink'
 import type { Compute } from './computeApi'
 
-export type { Changed, Compute, ReadAnswer } from './computeApi'
+export type { Changed, Compute, Proving, ReadAnswer } from './computeApi'
 export type ComputeClient = Comlink.Remote<Compute>
 
 type Client = { readonly worker: Worker; readonly api: ComputeClient }

@@ -55,6 +55,7 @@ const api: Compute = {
   bestIcons: async (...given) => (await ready).bestIcons(...given),
   looks: async (...given) => (await ready).looks(...given),
   continued: async (...given) => (await ready).continued(...given),
+  prove: async (...given) => (await ready).prove(...given),
   draw: async (...given) => (await ready).draw(...given),
   drawKept: async (...given) => (await ready).drawKept(...given),
   figureOfRows: async (...given) => (await ready).figureOfRows(...given),

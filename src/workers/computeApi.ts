@@ -16,6 +16,8 @@ import {
   type Typesetter,
 } from '@/core/measure'
 import { routedFigure, sceneOf } from '@/core/pipeline'
+import type { Finding } from '@/core/proof'
+import { proveFigure, proveTogether } from '@/core/prove'
 import {
   WORTH_SHOWING,
   answered,
@@ -63,6 +65,14 @@ type Kept = {
 }
 /** What is another now than in the kept picture, which was drawn as `of`. */
 export type Changed = { readonly of: number; readonly change: SceneChange }
+
+/** A folio to be proved: its text, its figures in the order of the text, what their passages say now, and what a glossary has. */
+export type Proving = {
+  readonly text: string
+  readonly figures: readonly Figure[]
+  readonly passages: readonly (readonly [figure: string, text: string | null])[]
+  readonly terms: readonly string[]
+}
 
 /** Whoever asks for a reading does not wait longer than this for what is still being loaded, where lists can be read without. */
 const SOON_MS = 200
@@ -129,6 +139,16 @@ export function createCompute(
     return set(checked, worn, (t) => routedFigure(checked, worn, t))
   }
   const draw = async (figure: Figure, wardrobe: Wardrobe): Promise<Scene> => scene(await routedOf(figure, wardrobe))
+  const proofs = new Map<string, { readonly of: string; readonly findings: readonly Finding[] }>()
+  const proved = async (figure: Figure, wardrobe: Wardrobe): Promise<readonly Finding[]> => {
+    const of = JSON.stringify([figure, wardrobe])
+    const known = proofs.get(figure.id)
+    if (known?.of === of) return known.findings
+    const [checked, worn] = [figureSchema.parse(figure), wardrobeSchema.parse(wardrobe)]
+    const findings = await set(checked, worn, (t) => proveFigure(checked, worn, t))
+    proofs.set(figure.id, { of, findings })
+    return findings
+  }
   let drawings = 0
   const changed = (before: Kept, now: Routed): Changed => ({
     of: before.drawing,
@@ -194,6 +214,14 @@ export function createCompute(
             .filter((t) => t.id !== own)
             .map((t) => ({ arrangement: a.id, treatment: t.id, name: a.name, dressed: t.name }))
         }),
+    /** What is wrong with the figures of a folio, which come in the order of the text; those that are as they were are not
+     *  looked at again. */
+    prove: async (folio: Proving, wardrobe: Wardrobe): Promise<Finding[]> => {
+      const alone: Finding[] = []
+      for (const figure of folio.figures) alone.push(...(await proved(figure, wardrobe)))
+      for (const id of proofs.keys()) if (!folio.figures.some((f) => f.id === id)) proofs.delete(id)
+      return [...alone, ...proveTogether({ ...folio, passages: new Map(folio.passages) })]
+    },
     /** The picture of a figure. */
     draw,
     /** The picture of a figure that is kept under its id, so that a drag or typing can go on from it. */

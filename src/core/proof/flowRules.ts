@@ -77,10 +77,9 @@ function ledFromBefore(c: Looked, n: FigureNode): Mend[] {
   }
   // What it led to follows from the step put in between, unless that leads on already.
   const [only, more] = c.out(before.id)
-  const through =
-    only && !more && c.out(n.id).length === 0 && n.role !== 'end'
-      ? [{ do: 'setLink', id: only.id, set: { from: n.id } } as Edit]
-      : []
+  const between = only && !more && c.out(n.id).length === 0 && n.role !== 'end'
+  if (only && !between) return []
+  const through: Edit[] = between ? [{ do: 'setLink', id: only.id, set: { from: n.id } }] : []
   return [mend(c.figure, said('Lead to it from “{before}”', { before: shortly(before.text) }), all(...through, put))]
 }
 
@@ -156,8 +155,8 @@ function idleActors(c: Looked): Found[] {
   if (actors.length < 2) return []
   return actors.flatMap((actor) => {
     const own = c.nodes.filter((n) => n.actor === actor)
-    if (own.some((n) => n.role === 'step' || n.role === 'question')) return []
-    return [{ parts: own.map((n) => n.id), says: said('{actor} has a lane and no step in it.', { actor }) }]
+    if (own.some((n) => n.role !== 'start' && n.role !== 'connector')) return []
+    return [{ parts: own.map((n) => n.id), says: said('{actor} is named, and has nothing to do.', { actor }) }]
   })
 }
 
@@ -180,7 +179,7 @@ function withoutActor(c: Looked): Found[] {
 function unaskedBranches(c: Looked): Found[] {
   return c.nodes
     .filter((n) => n.role === 'step' || n.role === 'start')
-    .filter((n) => c.out(n.id).filter((l) => l.role === 'next').length > 1)
+    .filter((n) => new Set(c.out(n.id).flatMap((l) => (l.role === 'next' ? l.to : []))).size > 1)
     .map((n) => ({
       parts: [n.id, ...c.out(n.id).map((l) => l.id)],
       says: said('“{node}” goes on in {count} ways, and nothing says which.', {

@@ -71,7 +71,7 @@ const figureless = (folio: Folio): FolioFound[] =>
 
 /** Some figures of a folio with a line that the others lack. */
 const lacking =
-  (field: 'caption' | 'sourceLine' | 'altText', say: (n: number) => ReturnType<typeof said>) =>
+  (field: 'title' | 'caption' | 'sourceLine' | 'altText', say: (n: number) => ReturnType<typeof said>) =>
   (folio: Folio): FolioFound[] => {
     const bare = folio.figures.filter((c) => !c.figure[field]?.trim())
     if (folio.figures.length < 3 || bare.length === 0 || bare.length * 2 >= folio.figures.length) return []
@@ -84,7 +84,8 @@ const drifted = (folio: Folio): FolioFound[] =>
     if (figure.passage === null || now === undefined) return []
     if (now === null)
       return [{ figure: figure.id, parts: [], says: said('The words it was read from are no longer in the text.') }]
-    if (plain(now) === plain(figure.wasRead.text)) return []
+    const { start, end } = figure.passage
+    if (plain(now) === plain(figure.wasRead.text.slice(start, end))) return []
     return [{ figure: figure.id, parts: [], says: said('The text has changed since it was read.') }]
   })
 
@@ -238,6 +239,10 @@ export const folioRules: readonly FolioRule[] = [
     name: words('A translation that is missing or out of date'),
     severity: 'warning',
     find: untranslated,
+  },
+  {
+    ...{ id: 'no-title', name: words('A figure without title'), severity: 'note' },
+    find: lacking('title', (n) => said('No title, where {n} other figures have one.', { n })),
   },
   {
     ...{ id: 'no-caption', name: words('A figure without caption'), severity: 'note' },

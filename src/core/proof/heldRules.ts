@@ -1,11 +1,6 @@
-/** What a figure holds besides its words: its title, its pictures. */
+/** What a figure holds besides its words: its pictures, its alt text. */
 import { said, words } from '../words'
 import { shortly, type FigureRule, type Found, type Looked } from './rule'
-
-const untitled = ({ figure }: Looked): Found[] =>
-  figure.title.trim() === ''
-    ? [{ parts: [], says: said('It has no title: lists, links and alt text have nothing to call it.') }]
-    : []
 
 const unseen = ({ nodes }: Looked): Found[] =>
   nodes
@@ -30,12 +25,6 @@ function toldOtherwise({ figure, nodes }: Looked): Found[] {
 
 const TWO = 'a point Ropes; b point Chocks'
 export const heldRules: readonly FigureRule[] = [
-  {
-    ...{ id: 'no-title', name: words('A figure without title'), severity: 'note' },
-    find: untitled,
-    fires: `points title=; ${TWO}`,
-    quiet: `points title=Gear; ${TWO}`,
-  },
   {
     ...{ id: 'picture-untold', name: words('A picture without alt text'), severity: 'error' },
     find: unseen,

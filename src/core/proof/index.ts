@@ -5,7 +5,6 @@ export {
   folioRules,
   pictureFindings,
   pictureRules,
-  settingAside,
   worstFirst,
   type Finding,
 } from './proof'

@@ -1,11 +1,11 @@
-import { apply } from '../document'
+import { apply, settingAside } from '../document'
 import { figureSchema, type Figure } from '../figure'
 import { proveFigure, proveTogether } from '../prove'
 import { plainWardrobe } from '../style'
 import { english } from '../words'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { sketch } from '../testing/sketch'
-import { figureRules, folioRules, pictureRules, settingAside, type Finding } from '.'
+import { figureRules, folioRules, pictureRules, type Finding } from '.'
 
 const set = shippedTypesetter()
 const proved = (figure: Figure): Finding[] => proveFigure(figure, plainWardrobe('light'), set)
@@ -95,7 +95,7 @@ describe('figures and text together', () => {
 
   test('lines that the others have, drift, translations', () => {
     const captioned = { ...crew, caption: 'The crew' }
-    const read = { ...crew, passage: { start: 0, end: 4 }, wasRead: { ...crew.wasRead, text: 'Crew:  deck hands.' } }
+    const read = { ...crew, passage: { start: 0, end: 18 }, wasRead: { ...crew.wasRead, text: 'Crew:  deck hands.' } }
     const half = { ...crew, wordings: { de: { 'n:a:text': { text: 'Mannschaft', of: 'Crew' } } } }
     const found = together('', [captioned, captioned, read, half, captioned], [['f3', 'crew: night hands']])
     expect(of(found, 'no-caption').map((f) => f.figure)).toEqual(['f3', 'f4'])

@@ -1,5 +1,4 @@
 /** The proof of figures: every rule asked, what was set aside told apart, the worst first. */
-import type { Edit } from '../document'
 import type { Figure, FigureId } from '../figure'
 import type { Said, Words } from '../words'
 import { answerRules } from './answerRules'
@@ -67,10 +66,3 @@ export function folioFindings(folio: Folio): Finding[] {
 /** The worst first; within a severity in the order of the rules. */
 export const worstFirst = (findings: readonly Finding[]): Finding[] =>
   findings.toSorted((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity))
-
-/** Puts a fault aside for a reason, or takes it back among the others where the reason is null. */
-export function settingAside(figure: Figure, key: string, reason: string | null): Edit {
-  const { [key]: _was, ...others } = figure.setAside ?? {}
-  const now = reason === null ? others : { ...others, [key]: reason }
-  return { do: 'setFigure', set: { setAside: Object.keys(now).length > 0 ? now : null } }
-}

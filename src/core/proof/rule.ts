@@ -36,6 +36,8 @@ export type Looked = {
 export type Grammar = {
   /** Whether a label begins with a verb as a command does; null where that cannot be told. */
   readonly beginsWithVerb: (label: string) => boolean | null
+  /** Whether a label names somebody by what they do. */
+  readonly namesPerson: (label: string) => boolean
 }
 
 export type Rule<Subject = Looked> = {

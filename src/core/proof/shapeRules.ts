@@ -58,7 +58,8 @@ function onlyChildren(c: Looked): Found[] {
   return c.nodes.flatMap((n) => {
     const [only, more] = childLinks(c, n.id)
     const child = c.figure.nodes[only?.to ?? '']
-    if (!only || more || !child || child.role === 'assistant') return []
+    // One may report to somebody alone; a thing is not divided into one part.
+    if (!only || more || !child || child.role === 'assistant' || c.grammar?.namesPerson(child.text)) return []
     return [
       {
         parts: [n.id, child.id],
@@ -290,7 +291,7 @@ export const shapeRules: readonly FigureRule[] = [
   {
     ...{ id: 'only-child', name: words('An only child'), severity: 'note', ...HIERARCHY },
     find: onlyChildren,
-    fires: `${CREW} e item Cadet; b>e`,
+    fires: `${CREW} e item Fuel pump; d>e`,
     quiet: `${CREW} e item Cadet; f item Hand; b>e; b>f`,
   },
   {

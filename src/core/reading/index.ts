@@ -1,5 +1,5 @@
 export { readText, type ReadText } from './reading'
-export { beginsWithVerb } from './english/beginsWithVerb'
+export { beginsWithVerb, namesPerson } from './english/labelGrammar'
 export { englishLexicon, englishWords, type Lexicon } from './english/words'
 export type { Told, Unit } from './statements'
 export type { Arm, Ask, Fork, GoTo, Statement, Step, Stop } from './statementTree'

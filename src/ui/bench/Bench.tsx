@@ -1,13 +1,14 @@
 'use client'
 
 import { nanoid } from 'nanoid'
-import { useCallback, useDeferredValue, useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { kinds } from '@/core/figure'
 import { compute } from '@/workers/client'
 import { useCommands } from '../chrome/commands'
-import { TopLine } from '../chrome/TopLine'
+import { TopLine, type StageLink } from '../chrome/TopLine'
 import { TopTools } from '../chrome/TopTools'
+import { openIn, useProof } from '../proof/useProof'
 import { RemarksButton } from '../remarks/RemarksButton'
 import { openAt } from '../remarks/threads'
 import { useRemarks } from '../remarks/useRemarks'
@@ -33,7 +34,7 @@ import { useWork } from './useWork'
 import type { Work } from './work'
 import { views, WordsPanel } from './WordsPanel'
 import { useWords } from '../words/words'
-import { said } from '@/core/words'
+import { said, type Tell } from '@/core/words'
 import { Hint } from '../hints/Hint'
 
 type BenchProps = {
@@ -55,6 +56,7 @@ export function Bench({ folioId, figureId, title, show, may }: BenchProps) {
   const all = figures.map((s) => s.figure)
   const shared = figures.find((f) => f.figure.id === figureId)
   const [panel, setPanel] = useState<PanelName>(show)
+  const [faults, setFaults] = useState(0)
   const home = `/folio/${folioId}`
   return (
     <>
@@ -69,15 +71,7 @@ export function Bench({ folioId, figureId, title, show, may }: BenchProps) {
           { text: (shared && nameIn(all, shared.figure)) || t('Figure'), href: null },
         ]}
         status={<SyncStatus sync={sync} />}
-        stages={[
-          { name: t('Read'), href: home, current: false },
-          {
-            name: canEdit ? t('Shape') : t('Look closer'),
-            onClick: () => setPanel('details'),
-            current: panel !== 'deliver',
-          },
-          { name: t('Deliver'), onClick: () => setPanel('deliver'), current: panel === 'deliver' },
-        ]}
+        stages={stagesOf(t, { home, panel, faults: canEdit ? faults : null, onPanel: setPanel })}
       />
       <SyncSentence sync={sync} />
       {folio && shared && <Hint place={canEdit ? 'bench' : 'room'} />}
@@ -85,7 +79,7 @@ export function Bench({ folioId, figureId, title, show, may }: BenchProps) {
         <FolioRights may={may}>
           <FolioWardrobe folio={folio}>
             {canEdit ? (
-              <Workplace folio={folio} shared={shared} panel={panel} onPanel={setPanel} />
+              <Workplace {...{ folio, shared, panel }} onPanel={setPanel} onFaults={setFaults} />
             ) : (
               <FigureRoom folio={folio} shared={shared} panel={panel} onPanel={setPanel} />
             )}
@@ -102,6 +96,32 @@ export function Bench({ folioId, figureId, title, show, may }: BenchProps) {
       )}
     </>
   )
+}
+
+type AtStage = {
+  readonly home: string
+  readonly panel: PanelName
+  /** Null for who may not change anything. */
+  readonly faults: number | null
+  readonly onPanel: (panel: PanelName) => void
+}
+
+function stagesOf(t: Tell, { home, panel, faults, onPanel }: AtStage): readonly StageLink[] {
+  const stage = (name: string, of: PanelName, count = 0): StageLink => ({
+    name,
+    count,
+    current: panel === of,
+    onClick: () => onPanel(of),
+  })
+  return [
+    { name: t('Read'), href: home, current: false },
+    {
+      ...stage(faults === null ? t('Look closer') : t('Shape'), 'details'),
+      current: panel !== 'deliver' && panel !== 'proof',
+    },
+    ...(faults === null ? [] : [stage(t('Proof'), 'proof', faults)]),
+    stage(t('Deliver'), 'deliver'),
+  ]
 }
 
 /** The work without what changes with every key and every frame of a drag: long lists need not be made anew for those. */
@@ -159,6 +179,7 @@ function useBenchCommands(work: Work, { onView, onPanel, onFind, onPresent }: Wa
     ...(work.figure.kind === 'decision'
       ? [{ name: t('What the numbers say'), keys: 'Alt+X', run: () => onPanel('numbers') }]
       : []),
+    { name: t('Proof: what is wrong with the figure'), keys: 'Alt+O', run: () => onPanel('proof') },
     { name: t('Versions of this figure'), keys: 'Alt+V', run: () => onPanel('versions') },
     { name: t('Languages of this figure'), run: () => onPanel('languages') },
     { name: t('Remarks on this figure'), keys: 'Alt+R', run: () => onPanel('remarks') },
@@ -171,9 +192,11 @@ type WorkplaceProps = {
   readonly shared: SharedFigure
   readonly panel: PanelName
   readonly onPanel: (panel: PanelName) => void
+  /** How many faults the figure has. */
+  readonly onFaults: (count: number) => void
 }
 
-function Workplace({ folio, shared, panel, onPanel }: WorkplaceProps) {
+function Workplace({ folio, shared, panel, onPanel, onFaults }: WorkplaceProps) {
   const t = useWords()
   const passage = usePassage(folio, shared)
   const work = useWork(folio, shared, passage)
@@ -182,6 +205,9 @@ function Workplace({ folio, shared, panel, onPanel }: WorkplaceProps) {
   const together = useTogetherAtFigure(folio, shared.figure.id, nodesIn(work.selection))
   const remarks = useRemarks(folio)
   const openRemarks = [...openAt(remarks.threads, shared.figure.id).values()].reduce((a, b) => a + b, 0)
+  const findings = useProof(folio)
+  const faults = openIn(findings?.filter((f) => f.figure === shared.figure.id) ?? null)
+  useEffect(() => onFaults(faults), [onFaults, faults])
   const still = useStill(work)
   // What is told beside the stage may come a little later than what is under the hand.
   const later = useDeferredValue(work)
@@ -208,7 +234,7 @@ function Workplace({ folio, shared, panel, onPanel }: WorkplaceProps) {
         <Stage work={work} others={together.others} onContinue={kinds[figure.kind].continues ? onContinue : null} />
         {finding && <FindBar work={work} onClose={() => setFinding(false)} />}
       </div>
-      <SidePanel work={later} panel={panel} drift={drift} remarks={remarks} onPanel={onPanel} />
+      <SidePanel work={later} {...{ panel, drift, remarks, findings, onPanel }} />
       <TopTools>
         <Others together={together} />
         <RemarksButton

@@ -1,6 +1,5 @@
 'use client'
 
-import { X } from 'lucide-react'
 import { useState } from 'react'
 import { z } from 'zod/mini'
 import {
@@ -23,6 +22,7 @@ import { useLanguageName } from '../words/useLanguageName'
 import { saveFile } from './saveFile'
 import type { Work } from './work'
 import { FileButton } from '../chrome/FileButton'
+import { AskedPanel } from './AskedPanel'
 import { useWords } from '../words/words'
 import { said, type Said } from '@/core/words'
 
@@ -73,16 +73,7 @@ export default function LanguagesPanel({ work, onClose }: { readonly work: Work;
   const [chosen, choose] = useState<string | null>(figure.shownIn ?? known[0] ?? null)
   const language = chosen !== null && (known.includes(chosen) || !offered.every((l) => l !== chosen)) ? chosen : null
   return (
-    <aside
-      aria-label={t('Languages')}
-      className="flex min-h-0 flex-col gap-3 overflow-auto border-l border-rule bg-page px-4 py-4"
-    >
-      <div className="flex items-center">
-        <h2 className="font-semibold">{t('Languages')}</h2>
-        <button type="button" className="quiet-button ml-auto" aria-label={t('Close')} onClick={onClose}>
-          <X size={16} aria-hidden="true" />
-        </button>
-      </div>
+    <AskedPanel name={t('Languages')} onClose={onClose}>
       <ShownIn work={work} known={known} />
       <label className="text-[13px] text-quiet">
         {t('Words in')}
@@ -105,7 +96,7 @@ export default function LanguagesPanel({ work, onClose }: { readonly work: Work;
       </label>
       {language && <Tools work={work} language={language} />}
       {language && <Labels key={language} work={work} language={language} />}
-    </aside>
+    </AskedPanel>
   )
 }
 

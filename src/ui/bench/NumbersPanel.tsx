@@ -17,6 +17,7 @@ import {
 } from '@/core/decide'
 import { houseOf, paletteOf } from '@/core/style'
 import { useWardrobe } from '../folio/wardrobe'
+import { AskedPanel } from './AskedPanel'
 import { useLanguage, useWords } from '../words/words'
 import { keyOf, nameOf, nodeOf, rangesAround, stepOf, withInput } from './numbers'
 import { nodeParts } from './selection'
@@ -29,16 +30,7 @@ export function NumbersPanel({ work, onClose }: { readonly work: Work; readonly 
   const { figure } = work.shared
   const tree = useMemo(() => treeOf(figure), [figure])
   return (
-    <aside
-      aria-label={t('Numbers')}
-      className="flex min-h-0 flex-col gap-4 overflow-auto border-l border-rule bg-page px-4 py-4"
-    >
-      <div className="flex items-baseline justify-between">
-        <h2 className="font-semibold">{t('What the numbers say')}</h2>
-        <button type="button" className="quiet-button" onClick={onClose}>
-          {t('Close')}
-        </button>
-      </div>
+    <AskedPanel name={t('Numbers')} title={t('What the numbers say')} onClose={onClose}>
       {tree ? (
         <Known work={work} figure={figure} tree={tree} />
       ) : (
@@ -48,7 +40,7 @@ export function NumbersPanel({ work, onClose }: { readonly work: Work; readonly 
           )}
         </p>
       )}
-    </aside>
+    </AskedPanel>
   )
 }
 

@@ -10,6 +10,7 @@ import { SceneView } from '../scene/SceneView'
 import { timeAgo } from '../shelf/timeAgo'
 import { useVersions, type Version } from './useVersions'
 import type { Work } from './work'
+import { AskedPanel } from './AskedPanel'
 import { useLanguage, useWords } from '../words/words'
 import { said, type Said } from '@/core/words'
 
@@ -28,16 +29,7 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
   }
   useEffect(() => () => compare(null), [compare])
   return (
-    <aside
-      aria-label={t('Versions')}
-      className="flex min-h-0 flex-col gap-3 overflow-auto border-l border-rule bg-page px-4 py-4"
-    >
-      <div className="flex items-baseline justify-between">
-        <h2 className="font-semibold">{t('Versions')}</h2>
-        <button type="button" className="quiet-button" onClick={leave}>
-          {t('Close')}
-        </button>
-      </div>
+    <AskedPanel name={t('Versions')} onClose={leave}>
       <NameIt label={t('Keep this one as')} onName={(name) => void keep(name)} />
       {restored && <WhyRestored onWhy={(why) => void keep(null, why).then(() => setRestored(false))} />}
       <Looked problem={problem} count={versions?.length ?? null} />
@@ -64,7 +56,7 @@ export function VersionsPanel({ work, onClose }: { work: Work; onClose: () => vo
           />
         ))}
       </ul>
-    </aside>
+    </AskedPanel>
   )
 }
 

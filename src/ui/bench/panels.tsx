@@ -14,6 +14,7 @@ import { NoteDetails, Notes } from './NoteDetails'
 import { RegionDetails } from './RegionDetails'
 import { FigureRemarks } from '../remarks/FigureRemarks'
 import type { RemarkWork } from '../remarks/useRemarks'
+import type { Finding } from '@/core/proof'
 import { partOf } from './selection'
 import type { Drift } from './useDrift'
 import { subjectOf } from './subject'
@@ -24,13 +25,15 @@ import { useWords } from '../words/words'
 /** Fetched when something is selected: colours are worked out there. */
 const LookDetails = dynamic(() => import('./LookDetails'))
 const LanguagesPanel = dynamic(() => import('./LanguagesPanel'))
+const ProofPanel = dynamic(async () => (await import('./ProofPanel')).ProofPanel)
 const NumbersPanel = dynamic(async () => (await import('./NumbersPanel')).NumbersPanel)
 
-export type PanelName = 'numbers' | 'remarks' | 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
+export type PanelName = 'numbers' | 'proof' | 'remarks' | 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
 type PanelProps = {
   readonly work: Work
   readonly drift: Drift
   readonly remarks: RemarkWork
+  readonly findings: readonly Finding[] | null
   readonly panel: PanelName
   readonly onPanel: (panel: PanelName) => void
 }
@@ -50,6 +53,7 @@ const panels: Record<PanelName, (props: PanelProps) => React.ReactNode> = {
   drift: ({ work, drift, onPanel }) => <DriftPanel work={work} drift={drift} onClose={() => onPanel('details')} />,
   versions: ({ work, onPanel }) => <VersionsPanel work={work} onClose={() => onPanel('details')} />,
   numbers: ({ work, onPanel }) => <NumbersPanel work={work} onClose={() => onPanel('details')} />,
+  proof: ({ work, findings, onPanel }) => <ProofPanel {...{ work, findings, onPanel }} />,
   languages: ({ work, onPanel }) => <LanguagesPanel work={work} onClose={() => onPanel('details')} />,
   remarks: ({ work, remarks, onPanel }) => (
     <FigureRemarks

@@ -12,6 +12,8 @@ import { useWords } from '../words/words'
 export type Crumb = { readonly text: string; readonly href: string | null }
 export type StageLink = {
   readonly name: string
+  /** What waits there. */
+  readonly count?: number
   readonly href?: string
   readonly onClick?: () => void
   readonly current: boolean
@@ -87,6 +89,7 @@ function Stages({ stages }: { stages: readonly StageLink[] }) {
             onClick={s.onClick}
           >
             {s.name}
+            {!!s.count && ` (${s.count})`}
           </button>
         )
       })}

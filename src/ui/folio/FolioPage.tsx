@@ -21,6 +21,7 @@ import { FolioWardrobe, useWardrobe } from './wardrobe'
 import { TopLine } from '../chrome/TopLine'
 import { TopTools } from '../chrome/TopTools'
 import { FolioRemarksAside } from '../remarks/FolioRemarksAside'
+import { FolioProof } from '../proof/FolioProof'
 import { RemarksButton } from '../remarks/RemarksButton'
 import { Others } from '../together/Others'
 import { useTogetherInFolio } from '../together/useTogether'
@@ -281,6 +282,7 @@ function Spread({ folio, title, reader }: Pick<PageProps, 'title' | 'reader'> & 
     <div className={`grid min-h-0 flex-1 ${said.open ? 'grid-cols-[minmax(0,1fr)_340px]' : ''}`}>
       <TopTools>
         <Others together={together} />
+        <FolioProof folio={folio} />
         <button type="button" className="button" aria-keyshortcuts="Alt+V" onClick={versions}>
           <History size={16} aria-hidden="true" />
           {t('Versions')}

@@ -24,7 +24,7 @@ export default async function Page({ params, searchParams }: Asked) {
       figureId={figureId}
       title={folio.title}
       may={folio.may}
-      show={show === 'drift' ? 'drift' : 'details'}
+      show={show === 'drift' || show === 'proof' ? show : 'details'}
     />
   )
 }
