@@ -16,8 +16,10 @@ const ALL_CORE = [
   'text',
   'syntax',
   'reading',
+  'quantity',
   'figure',
   'decide',
+  'flow',
   'icons',
   'propose',
   'style',
@@ -42,10 +44,14 @@ const layers: Record<string, Row> = {
   'core/text': core([], ['fast-diff']),
   'core/syntax': core([], ['zod']),
   'core/reading': core(['text', 'syntax']),
-  'core/figure': core(['graph'], ['zod']),
+  // Values with units and ranges.
+  'core/quantity': core([]),
+  'core/figure': core(['graph', 'quantity'], ['zod']),
   'core/icons': core([]),
   // What a decision is worth, and what that hangs on.
   'core/decide': core(['figure']),
+  // What a process takes: time, cost, waiting, load.
+  'core/flow': core(['figure', 'graph', 'quantity', 'geometry']),
   // Doubts carry edits, as values.
   'core/propose': core(['reading', 'figure', 'graph', 'text', 'document'], ['zod']),
   'core/style': core(['geometry', 'figure', 'icons'], ['zod', 'culori']),
@@ -60,7 +66,7 @@ const layers: Record<string, Row> = {
   'core/formats': core(['geometry', 'scene', 'style', 'measure'], ['svgpath']),
   'core/check': core(['geometry', 'graph', 'route', 'measure', 'scene', 'style']),
   'core/document': core(
-    ['figure', 'style', 'graph', 'geometry', 'text'],
+    ['figure', 'style', 'graph', 'geometry', 'text', 'quantity'],
     ['yjs', 'zod', 'fast-xml-parser', 'papaparse'],
   ),
   // What is wrong with figures, with mends as edits.
@@ -80,6 +86,8 @@ const layers: Record<string, Row> = {
   ui: {
     may: [
       'core/decide',
+      'core/flow',
+      'core/quantity',
       'core/document',
       'core/geometry',
       'core/scene',

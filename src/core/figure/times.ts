@@ -1,5 +1,6 @@
 /** When things happen, where every one of a figure says so in the same way: as a number that grows with time. Read from how
  *  a node begins or from its detail, or summed up from how long each takes. */
+import { converted, quantityIn } from '../quantity'
 import { nodesInOrder, type Figure, type FigureNode, type NodeId } from './figure'
 
 type Row = {
@@ -65,22 +66,10 @@ export const timeRows: readonly Row[] = [
   },
 ]
 
-const UNITS: readonly (readonly [RegExp, number])[] = [
-  [/^(?:minutes?|mins?|')/i, 1],
-  [/^(?:hours?|hrs?|h)\b/i, 60],
-  [/^days?/i, 1440],
-  [/^weeks?/i, 7 * 1440],
-  [/^months?/i, 30.4375 * 1440],
-  [/^years?/i, 365.25 * 1440],
-]
-
-/** How long, in minutes; null where that is not said as a number and a unit. */
+/** How long, in minutes; null where that is not said as a number and a unit of time. */
 export function lengthIn(words: string): number | null {
-  const found = /^(?:about |ca\.? )?(\d+(?:[.,]\d+)?|half an?|an?|one)[ -]*([a-z']+)/i.exec(words.trim())
-  const unit = UNITS.find(([pattern]) => pattern.test(found?.[2] ?? ''))?.[1]
-  if (!found || unit === undefined) return null
-  const count = /^half/i.test(found[1] ?? '') ? 0.5 : Number((found[1] ?? '').replace(',', '.')) || 1
-  return count * unit
+  const said = quantityIn(words.replace(/^(\d+)-(?=\p{L})/u, '$1 '))
+  return said ? (converted(said, 'min')?.likely ?? null) : null
 }
 
 /** A number for every node, none before the one before it; null where one does not say when, or they cannot be compared. */

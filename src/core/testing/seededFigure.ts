@@ -1,18 +1,9 @@
 /** Figures by seed, for properties: flowcharts with questions, returns, long and short words in several scripts; points. */
 import { frames, type Figure, type FigureKind, type FigureLink, type FigureNode } from '../figure'
 import { arrangementsOf } from '../layout'
+import { random } from '../quantity'
 
-/** mulberry32: a small generator whose whole state is one integer. */
-export function random(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
+export { random }
 
 const WORDS =
   'check the ramp moorings lower bridge count cars deck wet sand gates lorries first chock lash bow door report purser tag cage owner notice master approve loudspeaker gangway horn lookout half speed swell ebb quay radar fog visibility'.split(
