@@ -49,7 +49,7 @@ const layers: Record<string, Row> = {
   'core/figure': core(['graph', 'quantity'], ['zod']),
   'core/icons': core([]),
   // What a decision is worth, and what that hangs on.
-  'core/decide': core(['figure']),
+  'core/decide': core(['figure', 'quantity']),
   // What a process takes: time, cost, waiting, load.
   'core/flow': core(['figure', 'graph', 'quantity', 'geometry']),
   // Doubts carry edits, as values.

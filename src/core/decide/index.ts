@@ -11,3 +11,7 @@ export {
   type Sensitivity,
 } from './sensitivity'
 export { treeOf, type DecisionTree } from './tree'
+export { withChances, withNumber } from './changed'
+export { chancesOf, dominances, toldAbout, type Dominance } from './information'
+export { strategyRegions, type RegionRow } from './regions'
+export { drawnWorth, type Draws } from './draws'

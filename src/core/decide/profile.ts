@@ -28,7 +28,8 @@ export function riskProfiles(
   return { best, options: new Map(options as [LinkId, Profile][]) }
 }
 
-const expected = (tree: DecisionTree) =>
+/** What each node is worth on average. */
+export const expected = (tree: DecisionTree) =>
   rolledUp<number>(tree, (n, of) => {
     if (n.chooses && n.arms.length > 0) return n.own + Math.max(...n.arms.map((a) => of(a.to)))
     return n.own + sum(forCertain(n).map((a) => of(a.to))) + sum(byChance(n).map((a) => a.chance * of(a.to)))
