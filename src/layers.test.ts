@@ -56,7 +56,7 @@ const layers: Record<string, Row> = {
   'core/propose': core(['reading', 'figure', 'graph', 'text', 'document'], ['zod']),
   'core/style': core(['geometry', 'figure', 'icons'], ['zod', 'culori']),
   'core/measure': core(
-    ['geometry', 'style', 'figure', 'text', 'icons'],
+    ['geometry', 'style', 'figure', 'text', 'icons', 'quantity'],
     ['harfbuzzjs', 'bidi-js', 'linebreak', 'unicode-segmenter'],
   ),
   'core/layout': core(['geometry', 'graph', 'style', 'figure', 'measure']),

@@ -2,6 +2,7 @@
 import * as Comlink from 'comlink'
 import type { Compute } from './computeApi'
 
+export { COMING, DRAWS, TRIALS, type Hundredths, type RunsTold } from './reckonTypes'
 export type { Changed, Compute, Proving, ReadAnswer } from './computeApi'
 export type ComputeClient = Comlink.Remote<Compute>
 

@@ -34,6 +34,8 @@ import { reroute, type Routed } from '@/core/route'
 import { scene, sceneChange, type Scene, type SceneChange } from '@/core/scene'
 import { fontChain, houseOf, styleOf, treatmentsFor, voices, type FontKey, type Wardrobe } from '@/core/style'
 import type { Words } from '@/core/words'
+import { drawsTold, queuesTold, runsTold } from './reckon'
+import type { OnPart } from './reckonTypes'
 
 /** A passage longer than this is read in parts: it would make a figure nobody can take in. */
 export const MAX_PASSAGE = 60_000
@@ -222,6 +224,12 @@ export function createCompute(
       for (const id of proofs.keys()) if (!folio.figures.some((f) => f.id === id)) proofs.delete(id)
       return [...alone, ...proveTogether({ ...folio, passages: new Map(folio.passages) })]
     },
+    /** Runs of a process, and what they took. */
+    runs: async (figure: Figure, onPart?: OnPart) => runsTold(figure, onPart),
+    /** Trials of the queues in a process. */
+    queues: async (figure: Figure) => queuesTold(figure),
+    /** What a decision may come to, its numbers being ranges. */
+    draws: async (figure: Figure, onPart?: OnPart) => drawsTold(figure, onPart),
     /** The picture of a figure. */
     draw,
     /** The picture of a figure that is kept under its id, so that a drag or typing can go on from it. */

@@ -2,6 +2,7 @@
  *  the copying of rows all go by these rows. */
 import {
   kinds,
+  measureWords,
   roleNames,
   type Figure,
   type FigureKind,
@@ -143,7 +144,7 @@ const fieldRows = [
     hint: said('none'),
     kinds: ['decision'],
     suits: (_f, n) => n.role !== 'choice',
-    read: (_f, n) => (n.measure ? `${n.measure.value} ${n.measure.unit}`.trim() : ''),
+    read: (_f, n) => (n.measure ? measureWords(n.measure) : ''),
     write: (_f, n, words) => {
       const measure = valueIn(words)
       return words !== '' && measure === null ? { fault: 'no-number', words } : set(n, { measure })

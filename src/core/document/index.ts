@@ -55,7 +55,7 @@ export {
   statementIn,
 } from './outlineEdits'
 export { isBelow, isTree, moveBelow, moveBeside } from './treeShape'
-export { fieldsOf, isFault, ownFieldOf, suits, unresolved, type Field, type Written } from './fields'
+export { fieldOf, fieldsOf, isFault, ownFieldOf, suits, unresolved, type Field, type Written } from './fields'
 export { faultSentence, idOf, rowNamed, rowsInOrder, type FieldFault } from './rowNames'
 export {
   cellsOf,

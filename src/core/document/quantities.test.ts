@@ -24,9 +24,10 @@ test.each([
   ['2,5', 2.5, ''],
   ["1'200'000", 1_200_000, ''],
   ['12,000.50 kroner', 12_000.5, 'kroner'],
+  ['€ 5', 5, '€'],
 ])('“%s” as a value', (words, value, unit) => expect(valueIn(words)).toEqual({ value, unit }))
 
-test.each(['', 'much', '€ 5', '--3'])('“%s” is no value', (words) => expect(valueIn(words)).toBeNull())
+test.each(['', 'much', '--3'])('“%s” is no value', (words) => expect(valueIn(words)).toBeNull())
 
 test('a chance stands beside the words of its link, never instead of them', () => {
   expect(withChance(link(), 0.3)).toEqual({ probability: 0.3, text: '30%' })

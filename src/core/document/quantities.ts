@@ -1,5 +1,6 @@
 /** Chances and values as a person types them, and what they change. */
-import type { FigureLink, FigureNode } from '../figure'
+import type { FigureLink, Measure } from '../figure'
+import { quantityIn } from '../quantity'
 import type { Change } from './edit'
 
 const PERCENT = /\d+(?:\.\d+)?\s?%/
@@ -15,21 +16,17 @@ export function withChance(link: FigureLink, probability: number | null): Change
 /** The words of a link beside its chance. */
 export const withoutChance = (words: string): string => words.replace(PERCENT, '').replace(/^[,\s]+|[,\s]+$/g, '')
 
-/** "30%", "30" and "0.3" are the same chance; null for what is none. */
+/** "30%", "30", "0.3", "3 in 10" and "3:7" are the same chance; null for what is none. */
 export function chanceIn(words: string): number | null {
-  const [, digits, sign] = /^(\d+(?:[.,]\d+)?)\s*(%?)$/.exec(words.trim()) ?? []
-  if (digits === undefined) return null
-  const number = Number(digits.replace(',', '.'))
-  const chance = sign || number >= 1 ? number / 100 : number
-  return chance <= 1 ? chance : null
+  const q = quantityIn(words)
+  if (!q || q.low < q.high || (q.unit !== '' && q.unit !== '%')) return null
+  const chance = q.unit === '%' || q.likely >= 1 ? q.likely / 100 : q.likely
+  return chance >= 0 && chance <= 1 ? chance : null
 }
 
-/** "-4,000 €" or "2.5 hours": a number and what it counts; null for what begins with no number. Three digits after a comma
- *  are thousands, fewer are decimals. */
-export function valueIn(words: string): NonNullable<FigureNode['measure']> | null {
-  const [, sign = '', digits = '', rest = ''] =
-    /^([-−]?)\s*(\d{1,3}(?:[,' ]\d{3})+(?:\.\d+)?|\d+(?:[.,]\d+)?)(?!\d)\s*(.{0,32})$/u.exec(words.trim()) ?? []
-  if (digits === '') return null
-  const size = Number(/^\d+,\d{1,2}$/.test(digits) ? digits.replace(',', '.') : digits.replace(/[,' ]/g, ''))
-  return { value: sign ? -size : size, unit: rest.trim() }
+/** "-4,000 €", "8–15 min": a number, or a range with its likeliest, and what it counts; null for what is no value. */
+export function valueIn(words: string): Measure | null {
+  const q = quantityIn(words)
+  if (!q) return null
+  return { value: q.likely, unit: q.unit, ...(q.low < q.high ? { low: q.low, high: q.high } : {}) }
 }

@@ -6,11 +6,13 @@ import {
   figureSchema,
   kinds,
   linkRoles,
+  measureWords,
   nodeRoles,
   type Figure,
   type FigureLink,
   type FigureNode,
 } from '../figure'
+import { valueIn } from '../document'
 
 export type Flat = Readonly<Record<string, string>>
 export type FlatFigure = { readonly figure: Flat; readonly nodes: readonly Flat[]; readonly links: readonly Flat[] }
@@ -25,7 +27,6 @@ const number = <T>(name: keyof T & string): Field<T> => ({
   write: (words) => ({ [name]: Number(words) }) as Partial<T>,
 })
 
-const measureSchema = z.object({ value: z.number(), unit: z.string() })
 const fieldsSchema = z.record(z.string(), z.union([z.string(), z.number(), z.boolean()]))
 
 export const nodeFields: Readonly<Record<string, Field<FigureNode>>> = {
@@ -37,11 +38,10 @@ export const nodeFields: Readonly<Record<string, Field<FigureNode>>> = {
   actor: plain('actor'),
   duration: plain('duration'),
   measure: {
-    read: (n) => n.measure && `${n.measure.value} ${n.measure.unit}`.trim(),
+    read: (n) => n.measure && measureWords(n.measure),
     write: (words) => {
-      const [, value = '', unit = ''] = /^(\S+)\s?([\s\S]*)$/.exec(words) ?? []
-      const read = measureSchema.safeParse({ value: Number(value), unit })
-      return read.success ? { measure: read.data } : {}
+      const measure = valueIn(words)
+      return measure ? { measure } : {}
     },
   },
   sets: {

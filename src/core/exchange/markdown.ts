@@ -1,4 +1,4 @@
-import type { Figure } from '../figure'
+import { measureWords, type Figure } from '../figure'
 import { outlineOf, type OutlineRow } from '../document'
 
 /** A figure as a Markdown outline: what stands in its outline on the bench, as nested lists. */
@@ -24,7 +24,7 @@ function wordsOf(row: Exclude<OutlineRow, { row: 'detail' }>, figure: Figure): s
       const { text, actor, detail, measure } = row.node
       const who = actor ? `${actor}: ` : ''
       const more = figure.kind !== 'points' && detail ? ` – ${oneLine(detail)}` : ''
-      return `${who}${oneLine(text)}${measure ? ` (${measure.value}${measure.unit ? ` ${measure.unit}` : ''})` : ''}${more}`
+      return `${who}${oneLine(text)}${measure ? ` (${measureWords(measure)})` : ''}${more}`
     }
     case 'branch':
       return `${oneLine(row.link.text ?? '')}:`

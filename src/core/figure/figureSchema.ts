@@ -78,7 +78,12 @@ export const nodeSchema = z.readonly(
     order: finite,
     actor: z.optional(words),
     memberOf: z.optional(z.readonly(z.array(id))),
-    measure: z.optional(z.readonly(z.object({ value: z.number(), unit: short(32) }))),
+    /** `low` and `high`, where it may be anything between them and `value` is the likeliest. */
+    measure: z.optional(
+      z.readonly(
+        z.object({ value: z.number(), unit: short(32), low: z.optional(z.number()), high: z.optional(z.number()) }),
+      ),
+    ),
     duration: z.optional(words),
     /** `family/name` of one that ships, or an own one by its hash. */
     icon: z.optional(short(80)),
@@ -234,6 +239,10 @@ const figureFields = z.readonly(
     /** Of an inset: the links that led into and out of its nodes before they became a figure of their own; `free` where
      *  nothing else within led there, or on from there. */
     outer: z.optional(z.readonly(z.record(id, z.readonly(z.object({ link: linkSchema, free: z.boolean() }))))),
+    /** How often a process is begun, as somebody wrote it: “6 per hour”. */
+    intake: z.optional(short(64)),
+    /** How many there are of those who act in it; one of each, where nothing is said. */
+    people: z.optional(z.readonly(z.record(words, z.int().check(z.gte(1), z.lte(9999))))),
     /** Faults that somebody leaves as they are, by what the proof calls them, with the reason. */
     setAside: z.optional(z.readonly(z.record(short(200), words))),
     /** By kind: the figure as it was before its kind was switched. */

@@ -122,4 +122,12 @@ function waysFrom(
   }))
 }
 
+/** “6 per hour”, “40 a day”: how many a minute; null for what is no rate. */
+export function rateIn(words: string): number | null {
+  const found = /^(.*?)\s*(?:per|an?|each|every|\/|pro|je)\s*(\p{L}+)$/iu.exec(words.trim())
+  const count = quantityIn(found?.[1]?.replace(/[^\d.,’'\s]+$/u, '') ?? '')
+  const unit = found ? factor(found[2] ?? '', 'min') : null
+  return count && unit && count.likely > 0 ? count.likely / unit : null
+}
+
 export const hasParallels = (flow: Flow): boolean => [...flow.ways.values()].some((ways) => ways.some((w) => w.beside))

@@ -19,6 +19,7 @@ import {
   type FigureNote,
   type NodeId,
 } from '../figure'
+import { withUnit } from '../quantity'
 import type { FigureStyle, TextLook } from '../style'
 import { numberIn } from '../text'
 import type { Shared } from './forms'
@@ -38,7 +39,7 @@ function worthIn(figure: Figure): (n: FigureNode) => string | null {
     const rank = ranks.get(n.id)
     if (rank) return `${number(rank.score)}, rank ${rank.rank}`
     const value = values.get(n.id)
-    return value === undefined ? null : `= ${number(value)}${unit ? ` ${unit}` : ''}`
+    return value === undefined ? null : `= ${withUnit(number(value), unit)}`
   }
 }
 

@@ -1,7 +1,7 @@
 'use client'
 
 import { nanoid } from 'nanoid'
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { type CSSProperties, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { kinds } from '@/core/figure'
 import { compute } from '@/workers/client'
@@ -24,7 +24,7 @@ import { benchCommands } from './benchCommands'
 import { FigureRoom } from './FigureRoom'
 import { FindBar } from './FindBar'
 import { Presentation } from './Presentation'
-import { SidePanel, type PanelName } from './panels'
+import { RECKONED, SidePanel, type PanelName } from './panels'
 import { nodesIn } from './selection'
 import { Stage } from './Stage'
 import { useDrift } from './useDrift'
@@ -176,7 +176,7 @@ function useBenchCommands(work: Work, { onView, onPanel, onFind, onPresent }: Wa
     { name: t('Find and replace in the figure'), keys: 'Mod+F', run: onFind },
     { name: t('Present the figure, step by step'), keys: 'Alt+P', run: onPresent },
     { name: t('See what the text has changed (drift)'), run: () => onPanel('drift') },
-    ...(work.figure.kind === 'decision'
+    ...(RECKONED.includes(work.figure.kind)
       ? [{ name: t('What the numbers say'), keys: 'Alt+X', run: () => onPanel('numbers') }]
       : []),
     { name: t('Proof: what is wrong with the figure'), keys: 'Alt+O', run: () => onPanel('proof') },
@@ -186,6 +186,9 @@ function useBenchCommands(work: Work, { onView, onPanel, onFind, onPresent }: Wa
     { name: t('Deliver: download or copy'), keys: 'Alt+D', run: () => onPanel('deliver') },
   ])
 }
+
+/** Panels with more to read than a few fields. */
+const WIDE: readonly PanelName[] = ['numbers', 'proof']
 
 type WorkplaceProps = {
   readonly folio: OpenFolio
@@ -226,6 +229,7 @@ function Workplace({ folio, shared, panel, onPanel, onFaults }: WorkplaceProps) 
   return (
     <main
       className={`grid min-h-0 flex-1 grid-rows-[minmax(0,1fr)_auto] ${(views[view] ?? views[0]).columns}`}
+      style={{ '--panel': WIDE.includes(panel) ? '330px' : '250px' } as CSSProperties}
       aria-label={t('Bench')}
     >
       <h1 className="sr-only">{t('{title} on the bench', { title: figure.title || t('Figure') })}</h1>

@@ -14,6 +14,7 @@ import { NoteDetails, Notes } from './NoteDetails'
 import { RegionDetails } from './RegionDetails'
 import { FigureRemarks } from '../remarks/FigureRemarks'
 import type { RemarkWork } from '../remarks/useRemarks'
+import type { FigureKind } from '@/core/figure'
 import type { Finding } from '@/core/proof'
 import { partOf } from './selection'
 import type { Drift } from './useDrift'
@@ -26,7 +27,7 @@ import { useWords } from '../words/words'
 const LookDetails = dynamic(() => import('./LookDetails'))
 const LanguagesPanel = dynamic(() => import('./LanguagesPanel'))
 const ProofPanel = dynamic(async () => (await import('./ProofPanel')).ProofPanel)
-const NumbersPanel = dynamic(async () => (await import('./NumbersPanel')).NumbersPanel)
+const NumbersPanel = dynamic(async () => (await import('./numbers/NumbersPanel')).NumbersPanel)
 
 export type PanelName = 'numbers' | 'proof' | 'remarks' | 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
 type PanelProps = {
@@ -72,6 +73,9 @@ export const SidePanel = memo(function SidePanel(props: PanelProps) {
   return <Shown {...props} />
 })
 
+/** Kinds with something to reckon. */
+export const RECKONED: readonly FigureKind[] = ['decision', 'process']
+
 function Details({ work, drift, onPanel }: PanelProps) {
   const t = useWords()
   const Panel = details.find((r) => r.when(work))?.Panel
@@ -97,7 +101,7 @@ function Details({ work, drift, onPanel }: PanelProps) {
       {Panel && <Panel work={work} />}
       {work.selection.some((p) => p.kind !== 'note') && <LookDetails work={work} />}
       {about !== undefined && <Notes work={work} about={about} />}
-      {work.selection.length === 0 && work.figure.kind === 'decision' && (
+      {work.selection.length === 0 && RECKONED.includes(work.figure.kind) && (
         <button type="button" className="text-button self-start" onClick={() => onPanel('numbers')}>
           {t('What the numbers say')}
         </button>

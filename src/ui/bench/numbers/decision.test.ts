@@ -2,7 +2,7 @@ import { apply } from '@/core/document'
 import { expectedValues } from '@/core/figure'
 import { at, baseOf, sensitivity, treeOf } from '@/core/decide'
 import { seededTree } from '@/core/testing/seededTree'
-import { cumulative, rangesAround, stepOf, withInput } from './numbers'
+import { cumulative, rangesAround, stepOf, withInput } from './decision'
 
 test('a number tried out in the figure makes it worth what its sensitivity said', () => {
   let tried = 0
@@ -10,7 +10,7 @@ test('a number tried out in the figure makes it worth what its sensitivity said'
     const figure = seededTree(seed)
     const tree = treeOf(figure)
     if (!tree) continue
-    for (const { input, interval } of rangesAround(tree, 0.5)) {
+    for (const { input, interval } of rangesAround(figure, tree, 0.5)) {
       const [low, high] = interval
       const base = baseOf(tree, input)
       expect(low <= base && base <= high).toBe(true)

@@ -15,14 +15,17 @@ export function nameOf(f: Figure, input: Input): Said {
   return input.of === 'value' ? said('{words}: value', { words }) : said('{words}: chance', { words })
 }
 
-/** Every number with a range around it: so many parts of it to each side, chances within 0 and 1. */
+/** Every number with a range: its own, where it has one; else so many parts of it to each side, chances within 0 and 1. */
 export const rangesAround = (
+  f: Figure,
   tree: DecisionTree,
   part: number,
 ): { readonly input: Input; readonly interval: Interval }[] =>
   inputsOf(tree).map((input) => {
     const base = baseOf(tree, input)
     const reach = Math.abs(base) * part
+    const { low, high } = (input.of === 'value' && f.nodes[input.node]?.measure) || {}
+    if (low !== undefined && high !== undefined) return { input, interval: [low, high] }
     const interval: Interval =
       input.of === 'chance' ? [Math.max(0, base - reach), Math.min(1, base + reach)] : [base - reach, base + reach]
     return { input, interval }
@@ -31,8 +34,9 @@ export const rangesAround = (
 /** The figure with another number in that place; chances beside a chance share what is left as they did before. */
 export function withInput(f: Figure, input: Input, x: number): Edit {
   if (input.of === 'value') {
-    const unit = f.nodes[input.node]?.measure?.unit ?? ''
-    return { do: 'setNode', id: input.node, set: { measure: { value: x, unit } } }
+    const { unit = '', low, high } = f.nodes[input.node]?.measure ?? {}
+    const within = low !== undefined && high !== undefined && low <= x && x <= high
+    return { do: 'setNode', id: input.node, set: { measure: { value: x, unit, ...(within ? { low, high } : {}) } } }
   }
   const link = f.links[input.link]
   if (!link) return { do: 'all', edits: [] }

@@ -3,44 +3,41 @@
 /** What the numbers of a decision say: what it is worth, which option is best, what that hangs on, what it may come to. */
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
+import { chanceIn, valueIn } from '@/core/document'
 import { expectedValues, type Figure } from '@/core/figure'
 import {
   at,
   certaintyEquivalent,
   firstChoice,
-  perfectInformation,
   riskProfiles,
   tornado,
   treeOf,
   type Bar,
   type DecisionTree,
+  type Input,
 } from '@/core/decide'
 import { houseOf, paletteOf } from '@/core/style'
-import { useWardrobe } from '../folio/wardrobe'
-import { AskedPanel } from './AskedPanel'
-import { useLanguage, useWords } from '../words/words'
-import { keyOf, nameOf, nodeOf, rangesAround, stepOf, withInput } from './numbers'
-import { nodeParts } from './selection'
-import type { Work } from './work'
+import { useWardrobe } from '../../folio/wardrobe'
+import { useWords } from '../../words/words'
+import { useAmount } from './amounts'
+import { Asking, Dominated, Drawn, TwoNumbers } from './DecisionMore'
+import { keyOf, nameOf, nodeOf, rangesAround, stepOf, withInput } from './decision'
+import { nodeParts } from '../selection'
+import type { Work } from '../work'
 
 const Charts = dynamic(() => import('./DecisionCharts'))
 
-export function NumbersPanel({ work, onClose }: { readonly work: Work; readonly onClose: () => void }) {
+export function DecisionNumbers({ work }: { readonly work: Work }) {
   const t = useWords()
   const { figure } = work.shared
   const tree = useMemo(() => treeOf(figure), [figure])
+  if (tree) return <Known work={work} figure={figure} tree={tree} />
   return (
-    <AskedPanel name={t('Numbers')} title={t('What the numbers say')} onClose={onClose}>
-      {tree ? (
-        <Known work={work} figure={figure} tree={tree} />
-      ) : (
-        <p className="text-[13px] text-quiet">
-          {t(
-            'Not enough is known yet: every outcome needs a value in one unit, and the chances behind one point have to add up to 100 %.',
-          )}
-        </p>
+    <p className="text-[13px] text-quiet">
+      {t(
+        'Not enough is known yet: every outcome needs a value in one unit, and the chances behind one point have to add up to 100 %.',
       )}
-    </AskedPanel>
+    </p>
   )
 }
 
@@ -49,7 +46,7 @@ type KnownProps = { readonly work: Work; readonly figure: Figure; readonly tree:
 function Known({ work, figure, tree }: KnownProps) {
   const t = useWords()
   const [part, setPart] = useState(0.2)
-  const bars = useMemo(() => tornado(tree, rangesAround(tree, part)), [tree, part])
+  const bars = useMemo(() => tornado(tree, rangesAround(figure, tree, part)), [figure, tree, part])
   const profiles = useMemo(() => riskProfiles(tree), [tree])
   const wardrobe = useWardrobe()
   const colours = paletteOf(houseOf(figure, wardrobe)[wardrobe.theme]).series.map((s) => s.solid)
@@ -89,11 +86,17 @@ function Known({ work, figure, tree }: KnownProps) {
         />
         <ul aria-label={t('Numbers, by what they can do')} className="flex flex-col gap-1">
           {bars.slice(0, MOST_BARS).map((b) => (
-            <BarRow key={keyOf(b.input)} work={work} figure={figure} bar={b} />
+            <BarRow key={keyOf(b.input)} {...{ work, figure, tree }} bar={b} />
           ))}
         </ul>
       </section>
-      <Knowing tree={tree} />
+      <Dominated figure={figure} options={profiles?.options ?? null} />
+      <Drawn figure={figure} unit={tree.unit} />
+      <Asking figure={figure} tree={tree} />
+      <TwoNumbers
+        {...{ figure, tree, colours }}
+        ranges={bars.map((b) => ({ input: b.input, interval: b.sensitivity.interval }))}
+      />
     </>
   )
 }
@@ -152,11 +155,12 @@ function Worth({ figure, tree }: Omit<KnownProps, 'work'>) {
 }
 
 /** One number: how far it can push the worth, where another option becomes the best, and a slider that tries it out. */
-function BarRow({ work, figure, bar }: { readonly work: Work; readonly figure: Figure; readonly bar: Bar }) {
+function BarRow({ work, figure, tree, bar }: KnownProps & { readonly bar: Bar }) {
   const t = useWords()
   const { input, interval, base, breakEven } = { ...bar.sensitivity, input: bar.input }
   const format = useAmount(input.of === 'value' ? (figure.nodes[input.node]?.measure?.unit ?? '') : '%')
   const shown = (x: number) => format(input.of === 'chance' ? x * 100 : x)
+  const worth = useAmount(tree.unit)
   const [x, setX] = useState<number | null>(null)
   const node = nodeOf(figure, input)
   const tryOut = (next: number) => {
@@ -178,8 +182,16 @@ function BarRow({ work, figure, bar }: { readonly work: Work; readonly figure: F
         className="w-full text-left hover:text-sea"
         onClick={() => node !== undefined && work.select(nodeParts([node]))}
       >
-        {t(nameOf(figure, input))} <span className="text-quiet">{shown(x ?? base)}</span>
+        {t(nameOf(figure, input))}
       </button>
+      <div className="flex items-center gap-2">
+        <Typed key={base} {...{ work, figure, input }} shown={shown(x ?? base)} />
+        <span className="text-quiet">
+          {bar.low === bar.high
+            ? t('changes nothing')
+            : t('worth {low} to {high}', { low: worth(bar.low), high: worth(bar.high) })}
+        </span>
+      </div>
       <input
         type="range"
         className="w-full"
@@ -203,29 +215,26 @@ function BarRow({ work, figure, bar }: { readonly work: Work; readonly figure: F
   )
 }
 
-function Knowing({ tree }: { readonly tree: DecisionTree }) {
-  const t = useWords()
-  const format = useAmount(tree.unit)
-  const worth = useMemo(() => perfectInformation(tree), [tree])
-  return (
-    <p className="text-[13px] text-quiet">
-      {worth === null
-        ? t('Branches meet again here: what knowing beforehand is worth cannot be told exactly.')
-        : t('To know how every chance falls before choosing is worth {amount}, and never more.', {
-            amount: format(worth),
-          })}
-    </p>
-  )
-}
+type TypedProps = Pick<KnownProps, 'work' | 'figure'> & { readonly input: Input; readonly shown: string }
 
-/** Amounts with their unit, in the language of the interface. */
-function useAmount(unit: string): (x: number) => string {
-  const language = useLanguage()
-  return useMemo(() => {
-    const numbers = new Intl.NumberFormat(
-      language,
-      unit === '%' ? { maximumFractionDigits: 1 } : { maximumSignificantDigits: 7 },
-    )
-    return (x: number) => `${numbers.format(x)} ${unit}`.trim()
-  }, [language, unit])
+/** The number itself, to be typed. */
+function Typed({ work, figure, input, shown }: TypedProps) {
+  const t = useWords()
+  const take = (words: string) => {
+    const read = input.of === 'chance' ? chanceIn(words) : (valueIn(words)?.value ?? null)
+    if (words.trim() !== '' && words !== shown && read !== null) work.apply(withInput(figure, input, read))
+  }
+  return (
+    <input
+      key={shown}
+      className="field h-7! w-24! px-1.5! text-[13px]!"
+      aria-label={t(nameOf(figure, input))}
+      defaultValue={shown}
+      onBlur={(e) => take(e.target.value)}
+      onKeyDown={(e) => {
+        e.stopPropagation()
+        if (e.key === 'Enter') e.currentTarget.blur()
+      }}
+    />
+  )
 }

@@ -13,8 +13,8 @@ import {
   YAxis,
 } from 'recharts'
 import type { Profile } from '@/core/decide'
-import { useLanguage, useWords } from '../words/words'
-import { cumulative } from './numbers'
+import { useLanguage, useWords } from '../../words/words'
+import { cumulative } from './decision'
 
 type Props = {
   readonly bars: readonly {
