@@ -20,6 +20,8 @@ const ALL_CORE = [
   'figure',
   'decide',
   'flow',
+  'data',
+  'reckon',
   'icons',
   'propose',
   'style',
@@ -52,6 +54,10 @@ const layers: Record<string, Row> = {
   'core/decide': core(['figure', 'quantity']),
   // What a process takes: time, cost, waiting, load.
   'core/flow': core(['figure', 'graph', 'quantity', 'geometry']),
+  // Sets, hierarchies and concept maps as numbers.
+  'core/reckon': core(['figure', 'document', 'graph']),
+  // Sheets of data whose rows are tied to nodes.
+  'core/data': core(['figure', 'document', 'quantity'], ['papaparse']),
   // Doubts carry edits, as values.
   'core/propose': core(['reading', 'figure', 'graph', 'text', 'document'], ['zod']),
   'core/style': core(['geometry', 'figure', 'icons'], ['zod', 'culori']),
@@ -87,6 +93,8 @@ const layers: Record<string, Row> = {
     may: [
       'core/decide',
       'core/flow',
+      'core/data',
+      'core/reckon',
       'core/quantity',
       'core/document',
       'core/geometry',

@@ -1,5 +1,5 @@
 /** The stages from figure to picture, in order. `readings` (text to figures) is the other half; see `core/propose`. */
-import { inLanguage, type Figure } from './figure'
+import { inLanguage, withData, type Figure } from './figure'
 import { fittedLayouts } from './fit'
 import type { Typesetter } from './measure'
 import { crossingCount, route, type Routed } from './route'
@@ -10,7 +10,7 @@ import { styleOf, type Wardrobe } from './style'
 const FEW = 6
 
 export function routedFigure(given: Figure, wardrobe: Wardrobe, typesetter: Typesetter): Routed {
-  const figure = inLanguage(given, given.shownIn ?? wardrobe.language)
+  const figure = withData(inLanguage(given, given.shownIn ?? wardrobe.language))
   const style = styleOf(figure, wardrobe)
   const layouts = fittedLayouts(figure, style, typesetter)
   let best: { readonly routed: Routed; readonly crossings: number } | null = null

@@ -57,6 +57,7 @@ const statusOf: Record<Problem['code'], number> = {
   'font-too-heavy': 413,
   'font-closed': 422,
   'fonts-too-many': 422,
+  'sheets-too-many': 422,
   'folio-broken': 422,
   'database-away': 503,
   'storage-full': 507,

@@ -14,10 +14,11 @@ export type Upload = {
   readonly name: string | null
   readonly data: Buffer
 }
-export type UploadKind = 'image' | 'font'
+export type UploadKind = 'image' | 'font' | 'text'
 
 const MOST: Readonly<Record<UploadKind, { readonly count: number; readonly problem: (limit: number) => Problem }>> = {
   image: { count: 500, problem: (limit) => ({ code: 'pictures-too-many', limit }) },
+  text: { count: 200, problem: (limit) => ({ code: 'sheets-too-many', limit }) },
   font: { count: 24, problem: (limit) => ({ code: 'fonts-too-many', limit }) },
 }
 

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { z } from 'zod'
 import { continued } from '@/core/continued'
 import { figureOfRows, wardrobeSchema, type Cells, type DoubtAnswers, type Pasted } from '@/core/document'
-import { SMALLEST_TEXT, figureSchema, frameTable, inLanguage, type Figure } from '@/core/figure'
+import { SMALLEST_TEXT, figureSchema, frameTable, inLanguage, withData, type Figure } from '@/core/figure'
 import { arrangementsFor, retyped, withNodeAt, type Placed } from '@/core/layout'
 import { type Box, type Point, boxOut, pointIn } from '@/core/geometry'
 import { iconsFor, type IconFamily, type IconIndex } from '@/core/icons'
@@ -260,7 +260,7 @@ export function createCompute(
       if (!before) return null
       const { routed } = before
       // What is typed is not what is shown, where that is a translation.
-      if (inLanguage(figure, figure.shownIn ?? before.wardrobe.language) !== figure) return null
+      if (withData(inLanguage(figure, figure.shownIn ?? before.wardrobe.language)) !== figure) return null
       const sized = await set(figure, before.wardrobe, (t) =>
         measuredNode(figure, node, routed.style, routed.shared, t),
       )

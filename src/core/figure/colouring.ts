@@ -2,6 +2,7 @@
  *  says. */
 import { groupsOf } from './chains'
 import { linksInOrder, nodesInOrder, type Figure, type FigureNode, type NodeId } from './figure'
+import { cellOf, scaleOf, shareOn } from './shows'
 import type { Colouring } from './vocabulary'
 
 /** `series`: the so-manieth colour that tells things apart; `share`: between the least and the greatest value; `role`: as its
@@ -50,6 +51,20 @@ const rows: Readonly<Record<Colouring, (figure: Figure, nodes: readonly FigureNo
       value === undefined ? ROLE : { by: 'share', share: most > least ? (value - least) / (most - least) : 1 }
     return new Map(nodes.map((n) => [n.id, hue(n.measure?.value)]))
   },
+  data: byData,
+}
+
+/** By the rule that shows data as colour: words as colours that tell apart, numbers on a scale. */
+function byData(figure: Figure, nodes: readonly FigureNode[]): ReadonlyMap<NodeId, Hue> {
+  const show = figure.shows?.find((s) => s.as === 'colour')
+  const scale = show && scaleOf(figure, show)
+  return new Map(
+    nodes.map((n) => {
+      const share = scale ? shareOn(scale, n, show.column) : null
+      if (!scale || share === null) return [n.id, ROLE]
+      return [n.id, scale.by === 'words' ? series(scale.words.indexOf(cellOf(n, show.column))) : { by: 'share', share }]
+    }),
+  )
 }
 
 export const huesOf = (figure: Figure, colouring: Colouring): ReadonlyMap<NodeId, Hue> =>

@@ -179,6 +179,35 @@ const wording = z.readonly(
   }),
 )
 
+/** How a column of data is shown. */
+const show = z.readonly(
+  z.object({
+    column: short(80),
+    as: z.enum(['colour', 'words', 'size', 'thickness']),
+    /** Of words: `{column} min a run`. */
+    template: z.optional(short(120)),
+    /** Where one stretch of values ends and the next begins; an even scale where there are none. */
+    steps: z.optional(z.readonly(z.array(z.number()).check(z.maxLength(8)))),
+    /** What the stretches are called. */
+    names: z.optional(z.readonly(z.array(short(60)).check(z.maxLength(9)))),
+  }),
+)
+/** The sheet whose rows are tied to the nodes; what they say is kept in the nodes. */
+const data = z.readonly(
+  z.object({
+    /** The same for all figures that show the sheet, whatever its rows say now. */
+    sheet: id,
+    name: short(120),
+    /** Of its CSV (SHA-256, hexadecimal). */
+    hash: z.string().check(z.regex(/^[0-9a-f]{64}$/, 'no hash of a sheet')),
+    /** The day it is of: ISO 8601. */
+    at: short(32),
+    /** The column that says which node a row is about, and those that are shown. */
+    key: short(80),
+    columns: z.readonly(z.array(short(80)).check(z.maxLength(24))),
+  }),
+)
+
 const figureFields = z.readonly(
   z.object({
     id,
@@ -239,6 +268,8 @@ const figureFields = z.readonly(
     /** Of an inset: the links that led into and out of its nodes before they became a figure of their own; `free` where
      *  nothing else within led there, or on from there. */
     outer: z.optional(z.readonly(z.record(id, z.readonly(z.object({ link: linkSchema, free: z.boolean() }))))),
+    data: z.optional(data),
+    shows: z.optional(z.readonly(z.array(show).check(z.maxLength(8)))),
     /** How often a process is begun, as somebody wrote it: “6 per hour”. */
     intake: z.optional(short(64)),
     /** How many there are of those who act in it; one of each, where nothing is said. */
@@ -288,5 +319,6 @@ export type NodeFields = z.infer<typeof nodeSchema>
 export type PictureFields = z.infer<typeof picture>
 export type NoteFields = z.infer<typeof noteSchema>
 export type WordingFields = z.infer<typeof wording>
+export type Show = z.infer<typeof show>
 export type LookFields = z.infer<typeof look>
 export type LinkFields = z.infer<typeof linkSchema>

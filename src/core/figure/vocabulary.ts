@@ -71,7 +71,7 @@ export const grounds = ['paper', 'none', 'tint', 'band'] as const
 /** Free room around a picture in its frame; ordinary where a figure says nothing. */
 export const margins = ['narrow', 'wide'] as const
 /** What colours tell apart; a group is what links join. */
-export const colourings = ['role', 'one', 'each', 'level', 'branch', 'group', 'actor', 'value'] as const
+export const colourings = ['role', 'one', 'each', 'level', 'branch', 'group', 'actor', 'value', 'data'] as const
 
 /** Long enough for a paragraph in a node, short enough that one node cannot stall the layout. */
 export const MAX_NODE_TEXT = 2000

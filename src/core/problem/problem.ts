@@ -58,6 +58,7 @@ export type Problem =
   | { readonly code: 'picture-unreadable' }
   | { readonly code: 'picture-too-heavy'; readonly limit: number }
   | { readonly code: 'pictures-too-many'; readonly limit: number }
+  | { readonly code: 'sheets-too-many'; readonly limit: number }
   | { readonly code: 'font-unreadable' }
   | { readonly code: 'font-too-heavy'; readonly limit: number }
   /** Its maker does not let it into files. */
@@ -170,6 +171,9 @@ const sentences: Readonly<Record<Problem['code'], Words>> = {
   ),
   'pictures-too-many': words(
     'A folio holds {limit, number} pictures. Begin another folio for the rest; nothing was changed.',
+  ),
+  'sheets-too-many': words(
+    'A folio holds {limit, number} sheets of data, older ones included. Begin another folio for the rest; nothing was changed.',
   ),
   'font-unreadable': words(
     'This file is not a font that can be read. Choose an OTF, TTF, WOFF or WOFF2 file of one font; nothing was changed.',

@@ -179,6 +179,7 @@ function useBenchCommands(work: Work, { onView, onPanel, onFind, onPresent }: Wa
     ...(RECKONED.includes(work.figure.kind)
       ? [{ name: t('What the numbers say'), keys: 'Alt+X', run: () => onPanel('numbers') }]
       : []),
+    { name: t('Data beside the figure: sheets and what shows them'), keys: 'Alt+W', run: () => onPanel('data') },
     { name: t('Proof: what is wrong with the figure'), keys: 'Alt+O', run: () => onPanel('proof') },
     { name: t('Versions of this figure'), keys: 'Alt+V', run: () => onPanel('versions') },
     { name: t('Languages of this figure'), run: () => onPanel('languages') },
@@ -188,7 +189,7 @@ function useBenchCommands(work: Work, { onView, onPanel, onFind, onPresent }: Wa
 }
 
 /** Panels with more to read than a few fields. */
-const WIDE: readonly PanelName[] = ['numbers', 'proof']
+const WIDE: readonly PanelName[] = ['numbers', 'proof', 'data']
 
 type WorkplaceProps = {
   readonly folio: OpenFolio

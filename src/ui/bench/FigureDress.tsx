@@ -47,6 +47,7 @@ const colouringNames: Readonly<Record<Colouring, Said>> = {
   group: said('By what links join'),
   actor: said('By who does it'),
   value: said('By value, on a scale'),
+  data: said('By a column of data'),
 }
 const groundNames: Readonly<Record<Ground, Said>> = {
   paper: said('Paper'),

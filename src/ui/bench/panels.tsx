@@ -26,10 +26,12 @@ import { useWords } from '../words/words'
 /** Fetched when something is selected: colours are worked out there. */
 const LookDetails = dynamic(() => import('./LookDetails'))
 const LanguagesPanel = dynamic(() => import('./LanguagesPanel'))
+const DataPanel = dynamic(async () => (await import('./data/DataPanel')).DataPanel)
 const ProofPanel = dynamic(async () => (await import('./ProofPanel')).ProofPanel)
 const NumbersPanel = dynamic(async () => (await import('./numbers/NumbersPanel')).NumbersPanel)
 
-export type PanelName = 'numbers' | 'proof' | 'remarks' | 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
+export type PanelName =
+  'numbers' | 'data' | 'proof' | 'remarks' | 'details' | 'drift' | 'versions' | 'deliver' | 'languages'
 type PanelProps = {
   readonly work: Work
   readonly drift: Drift
@@ -54,6 +56,7 @@ const panels: Record<PanelName, (props: PanelProps) => React.ReactNode> = {
   drift: ({ work, drift, onPanel }) => <DriftPanel work={work} drift={drift} onClose={() => onPanel('details')} />,
   versions: ({ work, onPanel }) => <VersionsPanel work={work} onClose={() => onPanel('details')} />,
   numbers: ({ work, onPanel }) => <NumbersPanel work={work} onClose={() => onPanel('details')} />,
+  data: ({ work, onPanel }) => <DataPanel work={work} onClose={() => onPanel('details')} />,
   proof: ({ work, findings, onPanel }) => <ProofPanel {...{ work, findings, onPanel }} />,
   languages: ({ work, onPanel }) => <LanguagesPanel work={work} onClose={() => onPanel('details')} />,
   remarks: ({ work, remarks, onPanel }) => (
@@ -74,7 +77,7 @@ export const SidePanel = memo(function SidePanel(props: PanelProps) {
 })
 
 /** Kinds with something to reckon. */
-export const RECKONED: readonly FigureKind[] = ['decision', 'process']
+export const RECKONED: readonly FigureKind[] = ['decision', 'process', 'venn', 'hierarchy', 'concept']
 
 function Details({ work, drift, onPanel }: PanelProps) {
   const t = useWords()
@@ -104,6 +107,11 @@ function Details({ work, drift, onPanel }: PanelProps) {
       {work.selection.length === 0 && RECKONED.includes(work.figure.kind) && (
         <button type="button" className="text-button self-start" onClick={() => onPanel('numbers')}>
           {t('What the numbers say')}
+        </button>
+      )}
+      {work.selection.length === 0 && (
+        <button type="button" className="text-button self-start" onClick={() => onPanel('data')}>
+          {t('Data beside the figure')}
         </button>
       )}
       {work.selection.length === 0 && (

@@ -6,12 +6,18 @@ import { useWords } from '../../words/words'
 import { AskedPanel } from '../AskedPanel'
 import type { Work } from '../work'
 import { DecisionNumbers } from './DecisionNumbers'
+import { MapNumbers } from './MapNumbers'
 import { ProcessNumbers } from './ProcessNumbers'
+import { SetNumbers } from './SetNumbers'
+import { TreeNumbers } from './TreeNumbers'
 
 type Numbers = (props: { readonly work: Work }) => React.ReactNode
 const rows: Readonly<Partial<Record<FigureKind, Numbers>>> = {
   decision: DecisionNumbers,
   process: ProcessNumbers,
+  venn: SetNumbers,
+  hierarchy: TreeNumbers,
+  concept: MapNumbers,
 }
 
 export function NumbersPanel({ work, onClose }: { readonly work: Work; readonly onClose: () => void }) {

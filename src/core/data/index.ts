@@ -1,0 +1,15 @@
+export {
+  MOST_ROWS,
+  bestKey,
+  cellsOf,
+  csvOfSheet,
+  filled,
+  sheetChange,
+  sheetOf,
+  tiesBy,
+  type DataSheet,
+  type DataSource,
+  type SheetChange,
+  type SheetColumn,
+  type Ties,
+} from './sheet'

@@ -1,0 +1,162 @@
+/** Data in a figure: rules that turn what a sheet says of nodes into colour, size, words, thickness of lines. The values are in
+ *  the nodes, so that a picture is a function of its figure. */
+import { quantityIn, withUnit } from '../quantity'
+import { linksInOrder, nodesInOrder, type Figure, type FigureLink, type FigureNode, type NodeId } from './figure'
+import type { Show } from './figureSchema'
+
+/** What a node has in a column, as it is written. */
+export const cellOf = (n: FigureNode | undefined, column: string): string => String(n?.fields?.[column] ?? '').trim()
+
+/** “Waiting (min)”: the unit of a column, where its head says one. */
+export const unitOfHead = (column: string): string => /[([]\s*([^)\]]+?)\s*[)\]]\s*$/.exec(column)?.[1] ?? ''
+const bareHead = (column: string): string => column.replace(/\s*[([][^)\]]*[)\]]\s*$/, '')
+
+/** Its value there with its unit, from the cell or from the head; null where it is no number. */
+export function valueAt(
+  n: FigureNode | undefined,
+  column: string,
+): { readonly value: number; readonly unit: string } | null {
+  const q = quantityIn(cellOf(n, column))
+  return q && { value: q.likely, unit: q.unit || unitOfHead(column) }
+}
+
+/** How the values of a column lie: on a scale, in steps, or in groups of the same words. */
+export type Scale =
+  | { readonly by: 'range'; readonly least: number; readonly most: number; readonly unit: string }
+  | { readonly by: 'steps'; readonly steps: readonly number[]; readonly unit: string }
+  | { readonly by: 'words'; readonly words: readonly string[] }
+
+/** Null where no node has anything in the column. */
+export function scaleOf(f: Figure, { column, steps }: Show): Scale | null {
+  const nodes = nodesInOrder(f).filter((n) => cellOf(n, column) !== '')
+  const values = nodes.flatMap((n) => valueAt(n, column) ?? [])
+  if (nodes.length === 0) return null
+  if (values.length < nodes.length) return { by: 'words', words: [...new Set(nodes.map((n) => cellOf(n, column)))] }
+  const unit = values[0]?.unit ?? ''
+  if (steps && steps.length > 0) return { by: 'steps', steps: steps.toSorted((a, b) => a - b), unit }
+  const numbers = values.map((v) => v.value)
+  return { by: 'range', least: Math.min(...numbers), most: Math.max(...numbers), unit }
+}
+
+/** Where a value lies on its scale, from 0 to 1; of words, by their place among the others. Null for what has none. */
+export function shareOn(scale: Scale, n: FigureNode | undefined, column: string): number | null {
+  if (scale.by === 'words') {
+    const i = scale.words.indexOf(cellOf(n, column))
+    return i < 0 ? null : i / Math.max(1, scale.words.length - 1)
+  }
+  const value = valueAt(n, column)?.value
+  if (value === undefined) return null
+  if (scale.by === 'steps') return scale.steps.filter((s) => value >= s).length / scale.steps.length
+  return scale.most > scale.least ? (value - scale.least) / (scale.most - scale.least) : 1
+}
+
+/** What each stretch of a scale is called in a legend. */
+export function legendOf(
+  scale: Scale,
+  names: readonly string[] | undefined,
+  told: (x: number) => string,
+): readonly string[] {
+  if (scale.by === 'words') return scale.words
+  const { unit } = scale
+  const say = (x: number) => withUnit(told(x), unit)
+  if (scale.by === 'range') return [scale.least, (scale.least + scale.most) / 2, scale.most].map(say)
+  const { steps } = scale
+  return [...steps, Infinity].map((s, i) => {
+    const before = steps[i - 1]
+    return (
+      names?.[i] ||
+      (before === undefined ? `< ${say(s)}` : s === Infinity ? `≥ ${say(before)}` : `${told(before)}–${say(s)}`)
+    )
+  })
+}
+
+/** “{Waiting} min a run”: the template with what the node has in the columns named; empty where it lacks one. */
+export function filledIn(template: string, n: FigureNode): string {
+  let lacks = false
+  const words = template.replace(/\{([^}]+)\}/g, (_, name: string) => {
+    const column = Object.keys(n.fields ?? {}).find(
+      (c) => c === name || bareHead(c).toLowerCase() === name.toLowerCase(),
+    )
+    const cell = column === undefined ? '' : cellOf(n, column)
+    lacks ||= cell === ''
+    return cell
+  })
+  return lacks ? '' : words
+}
+
+/** What a rule says in words of a node: by its template, else the value with its unit. */
+function said(show: Show, n: FigureNode): string {
+  if (show.template) return filledIn(show.template, n)
+  const [cell, value] = [cellOf(n, show.column), valueAt(n, show.column)]
+  return value && /^[-−\d.,]+$/.test(cell) ? withUnit(cell, value.unit) : cell
+}
+
+/** The nodes that a rule has nothing to say of. */
+export const uncovered = (f: Figure, show: Show): readonly FigureNode[] =>
+  nodesInOrder(f).filter((n) => (show.as === 'words' ? said(show, n) === '' : cellOf(n, show.column) === ''))
+
+const [SMALL, LARGE] = [
+  { width: 90, height: 36 },
+  { width: 250, height: 100 },
+]
+const [THIN, THICK] = [0.8, 4]
+
+/** Roles whose colour says nothing by itself. */
+const PLAIN: readonly FigureNode['role'][] = ['step', 'concept', 'item', 'member', 'option', 'outcome', 'point']
+
+type Change = (f: Figure, show: Show, scale: Scale) => Figure
+const changes: Readonly<Record<Show['as'], Change>> = {
+  // What nothing is known of has no colour, lest it be read as one of the scale.
+  colour: (f, show) => ({
+    ...eachNode(f, (n) =>
+      cellOf(n, show.column) === '' && PLAIN.includes(n.role) ? { look: { fill: 'none', ...n.look } } : {},
+    ),
+    dress: { ...f.dress, colouring: 'data' },
+  }),
+  words: (f, show) =>
+    eachNode(f, (n) => {
+      const words = said(show, n)
+      return words === '' ? {} : { duration: [n.duration, words].filter(Boolean).join(' · ') }
+    }),
+  // The area is as large as the value.
+  size: (f, show, scale) =>
+    eachNode(f, (n) => {
+      const share = shareOn(scale, n, show.column)
+      if (share === null) return {}
+      const by = (k: 'width' | 'height') => Math.round(SMALL[k] + (LARGE[k] - SMALL[k]) * Math.sqrt(share))
+      return { size: { width: by('width'), height: by('height') } }
+    }),
+  thickness: (f, show, scale) => ({
+    ...f,
+    links: Object.fromEntries(
+      linksInOrder(f).map((l): [string, FigureLink] => {
+        const share = shareOn(scale, f.nodes[l.to], show.column)
+        if (share === null || l.look?.thickness !== undefined) return [l.id, l]
+        return [l.id, { ...l, look: { ...l.look, thickness: THIN + (THICK - THIN) * share } }]
+      }),
+    ),
+  }),
+}
+
+const eachNode = (f: Figure, change: (n: FigureNode) => Partial<FigureNode>): Figure => ({
+  ...f,
+  nodes: Object.fromEntries(
+    Object.entries(f.nodes).map(([id, n]) => [id, { ...n, ...change(n) }] as [NodeId, FigureNode]),
+  ),
+})
+
+/** “Numbers as of 2026-11-30”, in the languages that the interface has. */
+const AS_OF: Readonly<Record<string, string>> = { en: 'Numbers as of', de: 'Zahlen vom' }
+
+/** The figure with its data shown, and the date of its numbers in the line of its source; the same figure where it has none. */
+export function withData(f: Figure): Figure {
+  const shows = f.shows ?? []
+  if (shows.length === 0) return f
+  const shown = shows.reduce((g, show) => {
+    const scale = scaleOf(f, show)
+    return scale ? changes[show.as](g, show, scale) : g
+  }, f)
+  if (!f.data) return shown
+  const asOf = `${AS_OF[f.language.slice(0, 2)] ?? AS_OF.en} ${f.data.at}`
+  return { ...shown, sourceLine: [f.sourceLine, `${f.data.name}. ${asOf}`].filter(Boolean).join(' · ') }
+}

@@ -1,0 +1,3 @@
+export { countedRegions, likeness, setsOfLists, sizeOf, surprise, type Region } from './sets'
+export { treeSums, type TreeRow, type TreeSums } from './treeSums'
+export { bearsOn, clustersOf, loopsIn, signOf, standings, type Loop, type Standing } from './influence'

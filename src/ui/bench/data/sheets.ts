@@ -1,0 +1,72 @@
+/** Sheets on their way in and out: read by the server, kept in the folio, fetched again. */
+import { z } from 'zod/mini'
+import { cellsOf, csvOfSheet, filled, sheetOf, tiesBy, type DataSheet, type DataSource } from '@/core/data'
+import { all, type Edit } from '@/core/document'
+import type { Figure, NodeId } from '@/core/figure'
+import { said } from '@/core/words'
+import type { Imported } from '../../arrive/arrivals'
+import { ask } from '../../send'
+import { sayNow } from '../../words/words'
+
+export type Came = { readonly name: string; readonly sheet: DataSheet }
+
+const NO_SHEET = said('This holds no sheet: the first row names the columns, and at least one more is needed.')
+const named = (name: string, cells: readonly (readonly string[])[]): Came | string => {
+  const sheet = sheetOf(cells)
+  return sheet ? { name: name.slice(0, 120), sheet } : sayNow(NO_SHEET)
+}
+
+export const pasted = (text: string, name: string): Came | string => named(name, cellsOf(text))
+
+/** CSV, XLSX, ODS, as the server reads them; of several sheets the first that has rows. */
+export async function fromFile(file: File): Promise<Came | string> {
+  const answer = await ask('POST', `/api/imports?name=${encodeURIComponent(file.name)}`, file)
+  if ('problem' in answer) return answer.problem
+  // Checked by the server.
+  const came = answer.json as Imported
+  const plain = file.name.replace(/\.[^.]+$/, '')
+  return came.as === 'sheets' ? named(plain, came.sheets.find((s) => s.rows.length > 1)?.rows ?? []) : sayNow(NO_SHEET)
+}
+
+const kept = z.object({ hash: z.string() })
+/** Keeps it in the folio; its hash, or why it could not be kept. */
+export async function keepSheet(folio: string, sheet: DataSheet): Promise<string | { readonly problem: string }> {
+  const answer = await ask('POST', `/api/folios/${folio}/sheets`, new Blob([csvOfSheet(sheet)], { type: 'text/csv' }))
+  return 'problem' in answer ? answer : kept.parse(answer.json).hash
+}
+
+/** As it was kept; null where it cannot be had any more. */
+export async function keptSheet(hash: string): Promise<DataSheet | null> {
+  const response = await fetch(`/api/sheets/${hash}`)
+  return response.ok ? sheetOf(cellsOf(await response.text())) : null
+}
+
+/** The figure with a sheet tied to it: what rows say is in the nodes, and where it comes from beside them. */
+export function tiedTo(
+  f: Figure,
+  sheet: DataSheet,
+  source: DataSource,
+  more: ReadonlyMap<NodeId, number> = new Map(),
+): Edit {
+  const key = sheet.columns.findIndex((c) => c.name === source.key)
+  const { sure } = tiesBy(f, sheet, key)
+  const old = f.data?.columns.filter((c) => !source.columns.includes(c)) ?? []
+  return all(
+    filled(f, sheet, new Map([...sure, ...more]), [
+      ...source.columns,
+      ...old.filter((c) => sheet.columns.every((d) => d.name !== c)),
+    ]),
+    { do: 'setFigure', set: { data: source } },
+  )
+}
+
+/** Without its sheet, the columns that came of it and what showed them. */
+export function untied(f: Figure): Edit {
+  const { columns = [] } = f.data ?? {}
+  return all(filled(f, { columns: [], rows: [] }, new Map(), columns), {
+    do: 'setFigure',
+    set: { data: null, shows: null },
+  })
+}
+
+export const today = (): string => new Date().toISOString().slice(0, 10)
