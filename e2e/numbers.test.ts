@@ -69,3 +69,148 @@ test('the proof is opened, three faults are mended by a click, one is set aside 
   )
   await quiet()
 })
+
+test('a tree of 12 rows is rolled back; a number dragged on its slider makes another branch the best, and the figure follows', async () => {
+  await s.blank()
+  await s.pasteRows(TREE)
+  await eventually('its worth is drawn', 8000, async () => (await s.shown()).some((w) => /^Sail in fog\? = /.test(w)))
+  await b.chord([Key.ALT], 'x')
+  await b.find("//aside[@aria-label='Numbers']//*[contains(., 'Worth on average')]")
+  const best = () =>
+    b.driver.executeScript<string>(
+      "return document.querySelector('[aria-label=Numbers] tr.font-semibold th').innerText",
+    )
+  assert.match(await best(), /Wait an hour/)
+  const shownWorth = async () => (await s.shown()).find((w) => w.startsWith('Sail in fog?'))
+  assert.equal(await shownWorth(), 'Sail in fog? = £550')
+  // Step by step with the keys, as a hand would drag it.
+  const slider = await b.find("//input[@type='range'][contains(@aria-label, 'Fog stays all day: value')]")
+  await slider.sendKeys(...Array.from({ length: 100 }, () => Key.ARROW_LEFT))
+  await eventually('the ghost is drawn', 5000, async () => (await shownWorth()) !== 'Sail in fog? = £550')
+  await slider.sendKeys(Key.ENTER)
+  await eventually('another is the best', 5000, async () => !/Wait an hour/.test(await best()))
+  await b.saved()
+  // A number is typed as well, and a range with its ends is drawn.
+  const typed = await b.find("//aside[@aria-label='Numbers']//input[@aria-label='Fog lifts by nine: value']")
+  await typed.clear()
+  await typed.sendKeys('9000', Key.ENTER)
+  await eventually('the first is the best again', 5000, async () => /Wait an hour/.test(await best()))
+  await b.find("//aside[@aria-label='Numbers']//h3[.='What asking is worth']")
+  await b.find("//aside[@aria-label='Numbers']//*[@role='img'][starts-with(@aria-label, 'Best within these ranges')]")
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await quiet()
+})
+
+const TREE = [
+  'id\ttext\tparent\tchance\tvalue',
+  '1\tSail in fog?\t\t\t',
+  '2\tSail at half speed\t1\t\t',
+  '3\tLate, safe\t2\t95%\t£-500',
+  '4\tTouch the quay\t2\t5%\t£-30000',
+  '5\tWait an hour\t1\t\t',
+  '6\tFog lifts by nine\t5\t70%\t£2500',
+  '7\tFog stays all day\t5\t30%\t£-4000',
+  '8\tCancel\t1\t\t£-6000',
+  '9\tSend the bus\t1\t\t',
+  '10\tThe road is clear\t9\t80%\t£-1200',
+  '11\tThe road is blocked\t9\t20%\t£-5000',
+  '12\tAsk the harbour\t1\t\t£-3000',
+].join('\n')
+
+test('a process is coloured by waiting times of a pasted sheet, which is refreshed; a doubtful row is asked', async () => {
+  const flow = sketch(
+    'process title=Boarding; a step Check the ticket ~ 2 min; b step Lead the car aboard ~ 6 min; d step Lash the car ~ 3 min; a>b; b>d',
+  )
+  const folio = await folioOf('# Boarding', { flow })
+  await b.driver.get(`${base}/folio/${folio}/figure/flow`)
+  await s.drawn('Check the ticket 2 min', 20_000)
+  const panel = '[aria-label=Data]'
+  const paste = async (rows: readonly string[]) => {
+    await (await b.find(`${panel} textarea`)).sendKeys(rows.join('\n'))
+    await b.click('Use these rows')
+  }
+  await b.chord([Key.ALT], 'w')
+  await paste([
+    'Step;Waiting (min)',
+    'Check the ticket;12',
+    'Lead cars aboard;3.5',
+    'Lash the car;7',
+    'Wash the deck;40',
+  ])
+  await (await b.find("//fieldset[legend='Are these the same?']//input")).click()
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await b.click('Tie the rows')
+  await b.click('Show a column')
+  const fillOf = (words: string) =>
+    b.driver.executeScript<string>(
+      "const g = [...document.querySelectorAll('[data-scale] g[data-part]')].find((e) => e.textContent.startsWith(arguments[0])); return g?.querySelector('rect,path')?.getAttribute('fill') ?? ''",
+      words,
+    )
+  const legend = (words: string) =>
+    eventually(`the legend says ${words}`, 8000, async () =>
+      (await b.driver.executeScript<string>("return document.querySelector('[data-scale]').textContent")).includes(
+        words,
+      ),
+    )
+  await legend('Waiting: 3.5 min')
+  await legend('Numbers as of ')
+  const [ticket, lead] = [await fillOf('Check'), await fillOf('Lead')]
+  assert.notEqual(ticket, lead)
+  await b.saved()
+  await b.click('Refresh with a newer sheet')
+  await paste(['Step;Waiting (min)', 'Check the ticket;3.5', 'Lead the car aboard;20', 'Lash the car;7'])
+  await b.find(`//aside[@aria-label='Data']//li[contains(., 'Changed: Check the ticket')]`)
+  await b.find(`//aside[@aria-label='Data']//li[contains(., 'Gone: Lead cars aboard, Wash the deck')]`)
+  await b.click('Take it')
+  await legend('20 min')
+  await eventually('the colours have changed places', 5000, async () => (await fillOf('Lead')) === ticket)
+  // One step back takes the whole refreshing back.
+  await b.chord([Key.CONTROL], 'z')
+  await legend('12 min')
+  await b.saved()
+  await quiet()
+})
+
+test('three lists become a Venn diagram to scale, with the exact table beside', async () => {
+  const folio = await folioOf('# Who is trained', {
+    sets: { ...sketch('venn title=Trained; a set A; b set B'), arrangement: 'circles' },
+  })
+  await b.driver.get(`${base}/folio/${folio}/figure/sets`)
+  await s.drawn('A', 20_000)
+  await b.chord([Key.ALT], 'x')
+  const hand = (n: number) => `Hand ${n}`
+  const lists = [
+    Array.from({ length: 30 }, (_, i) => hand(i)),
+    Array.from({ length: 24 }, (_, i) => hand(i + 14)),
+    Array.from({ length: 20 }, (_, i) => hand(i + 24)),
+  ]
+  const rows = Array.from({ length: 30 }, (_, i) => lists.map((l) => l[i] ?? '').join(';'))
+  await b.find('[aria-label=Numbers] textarea')
+  await b.driver.executeScript(
+    "const e = document.querySelector('[aria-label=Numbers] textarea'); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set.call(e, arguments[0]); e.dispatchEvent(new Event('input', { bubbles: true }))",
+    ['First aid;Fire;Ropes', ...rows].join('\n'),
+  )
+  await b.click('Make sets of them')
+  await s.drawn('First aid', 8000)
+  const table = await b.driver.executeScript<string[]>(
+    "return [...document.querySelectorAll('[aria-label=Numbers] table tbody tr')].map((r) => [...r.children].map((c) => c.innerText).join(': '))",
+  )
+  const exact = (...inside: readonly number[]) =>
+    [...new Set(lists.flat())].filter((h) => lists.every((l, i) => l.includes(h) === inside.includes(i))).length
+  assert.deepEqual(table, [
+    `First aid: ${exact(0)}`,
+    `Ropes: ${exact(2)}`,
+    `First aid + Fire: ${exact(0, 1)}`,
+    `Fire + Ropes: ${exact(1, 2)}`,
+    `First aid + Fire + Ropes: ${exact(0, 1, 2)}`,
+  ])
+  await (
+    await b.find("//button[contains(., 'To scale')] | //button[contains(., 'Regions with content')]")
+  ).isDisplayed()
+  const total = await b.find("//label[contains(., 'Out of how many')]//input")
+  await total.sendKeys('60')
+  await b.find("//aside[@aria-label='Numbers']//*[contains(., 'Chance alone would give so many or more')]")
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await b.saved()
+  await quiet()
+})

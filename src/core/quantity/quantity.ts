@@ -67,9 +67,10 @@ export const quantityRows: readonly Row[] = [
     '1 h 30 min',
   ),
   row(
-    `([-−])?(${SIGNS})\\s?(${DIGITS})(?:\\s(\\D.{0,30}))?`,
-    ([minus, sign, a = '', unit]) => exactly((minus ? -1 : 1) * numberOf(a), money(sign, unit)),
+    `([-−])?(${SIGNS})\\s?([-−])?(${DIGITS})(?:\\s(\\D.{0,30}))?`,
+    ([minus, sign, behind, a = '', unit]) => exactly((minus || behind ? -1 : 1) * numberOf(a), money(sign, unit)),
     '£1,200',
+    '£-40',
   ),
   row(`(${NUMBER})${UNIT}`, ([a = '', unit = '']) => exactly(numberOf(a), unit.trim()), '12 min', '35 %', '-4,000 €'),
   row('half an? (\\p{L}+)', ([unit = '']) => exactly(0.5, unit), 'half an hour'),
