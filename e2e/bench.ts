@@ -21,6 +21,7 @@ import { connectorBench } from './connectorBench'
 import { fileBench } from './fileBench'
 import { layoutBench } from './layoutBench'
 import { shelfBench, streamsBench } from './loadBench'
+import { reckonBench } from './reckonBench'
 import { shapingBench } from './shapingBench'
 import { textBench } from './textBench'
 import { newFolio, openBrowser, startServer, sleep } from './support'
@@ -222,6 +223,7 @@ await connectorBench(line, typesetter)
 
 console.log('\nTexts that nobody writes')
 textBench(line, lexicon)
+reckonBench(line, timed)
 
 console.log('\nA server under load')
 const dressed = chapters.flatMap((c) => c.figures.map((f) => figureOf(c.text, f, f.title).figure))

@@ -37,5 +37,7 @@ const numberIn = (words: string | undefined): number | null => {
 }
 const weightOf = (figure: Figure, id: NodeId): number | null => {
   const weight = figure.nodes[id]?.fields?.weight
+  const percent = /^\s*(\d+(?:\.\d+)?)\s*%\s*$/.exec(String(weight ?? ''))?.[1]
+  if (percent !== undefined) return Number(percent) / 100
   return weight === undefined ? null : numberIn(String(weight))
 }

@@ -59,7 +59,12 @@ function Tornado({ bars, worth, unit, colour }: TornadoProps) {
   const rows = bars.slice(0, MOST).map((b) => ({ ...b, from: [Math.min(b.low, b.high), Math.max(b.low, b.high)] }))
   return (
     <ResponsiveContainer width="100%" height={rows.length * ROW + 44}>
-      <BarChart data={rows} layout="vertical" margin={{ left: 0, right: 8, top: 4, bottom: 14 }}>
+      <BarChart
+        accessibilityLayer={false}
+        data={rows}
+        layout="vertical"
+        margin={{ left: 0, right: 8, top: 4, bottom: 14 }}
+      >
         <CartesianGrid horizontal={false} stroke="var(--rule)" />
         <XAxis type="number" domain={['dataMin', 'dataMax']} tick={TICK} tickFormatter={amount} label={below(unit)} />
         <YAxis
@@ -104,7 +109,7 @@ function Profiles({ profiles, unit, colours }: ProfilesProps) {
     <>
       <p className="text-[13px] text-quiet">{t('How likely it comes to so much or less')}</p>
       <ResponsiveContainer width="100%" height={170}>
-        <LineChart margin={{ left: -16, right: 8, top: 4, bottom: 14 }}>
+        <LineChart accessibilityLayer={false} margin={{ left: -16, right: 8, top: 4, bottom: 14 }}>
           <CartesianGrid stroke="var(--rule)" />
           <XAxis
             {...{ type: 'number', dataKey: 'value', allowDuplicatedCategory: false, tick: TICK, label: below(unit) }}

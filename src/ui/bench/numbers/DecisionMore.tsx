@@ -189,8 +189,10 @@ export function TwoNumbers({ figure, tree, ranges, colours }: TwoProps) {
       <Field {...{ rows, colour, says }} from={x.interval[0]} to={x.interval[1]} />
       <p className="text-quiet">
         {t('Across from {a} to {b}, upwards from {c} to {d}.', {
-          ...{ a: shown(x.input, x.interval[0]), b: shown(x.input, x.interval[1]) },
-          ...{ c: shown(y.input, y.interval[0]), d: shown(y.input, y.interval[1]) },
+          a: shown(x.input, x.interval[0]),
+          b: shown(x.input, x.interval[1]),
+          c: shown(y.input, y.interval[0]),
+          d: shown(y.input, y.interval[1]),
         })}
       </p>
       <ul className="flex flex-col gap-0.5">

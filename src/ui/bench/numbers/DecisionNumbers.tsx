@@ -20,6 +20,8 @@ import { houseOf, paletteOf } from '@/core/style'
 import { useWardrobe } from '../../folio/wardrobe'
 import { useWords } from '../../words/words'
 import { useAmount } from './amounts'
+import { criteriaIn } from './criteria'
+import { CriteriaNumbers } from './CriteriaNumbers'
 import { Asking, Dominated, Drawn, TwoNumbers } from './DecisionMore'
 import { keyOf, nameOf, nodeOf, rangesAround, stepOf, withInput } from './decision'
 import { nodeParts } from '../selection'
@@ -31,6 +33,8 @@ export function DecisionNumbers({ work }: { readonly work: Work }) {
   const t = useWords()
   const { figure } = work.shared
   const tree = useMemo(() => treeOf(figure), [figure])
+  const criteria = useMemo(() => criteriaIn(figure), [figure])
+  if (criteria) return <CriteriaNumbers {...{ work, criteria }} />
   if (tree) return <Known work={work} figure={figure} tree={tree} />
   return (
     <p className="text-[13px] text-quiet">

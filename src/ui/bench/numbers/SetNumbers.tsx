@@ -80,7 +80,9 @@ function Pairs({ work }: { readonly work: Work }) {
           return (
             <li key={`${a.id} ${b.id}`} className="border-t border-rule py-1">
               {t('“{a}” and “{b}” share {share} of what either has.', {
-                ...{ a: a.text, b: b.text, share: percent(likeness(regions, a.id, b.id)) },
+                a: a.text,
+                b: b.text,
+                share: percent(likeness(regions, a.id, b.id)),
               })}
               {chance !== null && (
                 <span className="block text-quiet">

@@ -13,7 +13,7 @@ export default function SpreadChart({ hundredths }: { readonly hundredths: Hundr
   return (
     <div aria-hidden="true">
       <ResponsiveContainer width="100%" height={130}>
-        <AreaChart data={points} margin={{ left: -18, right: 12, top: 4, bottom: 0 }}>
+        <AreaChart accessibilityLayer={false} data={points} margin={{ left: -18, right: 12, top: 4, bottom: 0 }}>
           <CartesianGrid stroke="var(--rule)" />
           <XAxis
             type="number"
