@@ -59,7 +59,7 @@ const layers: Record<string, Row> = {
   // Sheets of data whose rows are tied to nodes.
   'core/data': core(['figure', 'document', 'quantity'], ['papaparse']),
   // Doubts carry edits, as values.
-  'core/propose': core(['reading', 'figure', 'graph', 'text', 'document'], ['zod']),
+  'core/propose': core(['reading', 'figure', 'graph', 'text', 'document', 'quantity'], ['zod']),
   'core/style': core(['geometry', 'figure', 'icons'], ['zod', 'culori']),
   'core/measure': core(
     ['geometry', 'style', 'figure', 'text', 'icons', 'quantity'],

@@ -10,6 +10,7 @@ import { kindChances, sureFeatures, sureness } from './rank'
 import { conceptFigure } from './conceptFigure'
 import { decisionFigure } from './decisionFigure'
 import { contentOf, coverageOf, withContext, type Coverage } from './coverage'
+import { timeDoubt } from './timeDoubt'
 import { branchDoubt, type Answered, type Doubt } from './doubts'
 import { hierarchyFigure } from './hierarchyFigure'
 import { COUNTS_PEERS, NAMES_PEERS, pointsFigure } from './pointsFigure'
@@ -69,6 +70,7 @@ export function readingsOf(read: ReadText, built: ReadonlyMap<FigureKind, Built>
   return [...built]
     .map(([kind, b]): Reading => {
       const coverage = coverageOf(read, b, title, words)
+      const figure = figureOf(read, kind, b, title)
       const sure = sureness(sureFeatures(read, kind, chances, b, coverage))
       return {
         id: kind,
@@ -77,8 +79,8 @@ export function readingsOf(read: ReadText, built: ReadonlyMap<FigureKind, Built>
         strong: sure >= STRONG,
         reasons: b.reasons,
         coverage,
-        doubts: b.doubts ?? [],
-        figure: figureOf(read, kind, b, title),
+        doubts: [...(b.doubts ?? []), ...timeDoubt(figure)],
+        figure,
       }
     })
     .toSorted((a, b) => b.score - a.score || (a.kind < b.kind ? -1 : 1))
