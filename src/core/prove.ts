@@ -1,5 +1,5 @@
 /** The proof of a folio: each figure by itself, as it is drawn, and beside the others and the text. */
-import { type Figure, type FigureId } from './figure'
+import type { Figure, FigureId, FigureKind } from './figure'
 import { routedFigure } from './pipeline'
 import { beginsWithVerb, englishWords, namesPerson } from './reading'
 import {
@@ -21,6 +21,8 @@ export type Proved = {
   readonly figures: readonly Figure[]
   readonly passages: ReadonlyMap<FigureId, string | null>
   readonly terms: readonly string[]
+  /** What a passage reads as, of a kind; where reading is at hand. */
+  readonly reread?: (text: string, kind: FigureKind) => Figure | null
 }
 
 const english: Grammar = {
@@ -40,5 +42,10 @@ export function proveFigure(figure: Figure, wardrobe: Wardrobe, set: Typesetter)
 }
 
 /** What is wrong with figures and text together. */
-export const proveTogether = (folio: Proved): Finding[] =>
-  worstFirst(folioFindings({ ...folio, figures: folio.figures.map((f) => lookedAt(f, grammarOf(f))) }))
+export function proveTogether(folio: Proved): Finding[] {
+  const readAs = (id: FigureId): Figure | null => {
+    const [figure, text] = [folio.figures.find((f) => f.id === id), folio.passages.get(id)]
+    return (figure && text && folio.reread?.(text, figure.kind)) || null
+  }
+  return worstFirst(folioFindings({ ...folio, readAs, figures: folio.figures.map((f) => lookedAt(f, grammarOf(f))) }))
+}

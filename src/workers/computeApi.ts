@@ -222,7 +222,10 @@ export function createCompute(
       const alone: Finding[] = []
       for (const figure of folio.figures) alone.push(...(await proved(figure, wardrobe)))
       for (const id of proofs.keys()) if (!folio.figures.some((f) => f.id === id)) proofs.delete(id)
-      return [...alone, ...proveTogether({ ...folio, passages: new Map(folio.passages) })]
+      const lexicon = folio.figures.some((f) => f.kind === 'venn') ? await words() : null
+      const reread = (text: string, kind: Figure['kind']) =>
+        (lexicon && propose(readText(text.slice(0, MAX_PASSAGE), lexicon)).find((r) => r.kind === kind)?.figure) ?? null
+      return [...alone, ...proveTogether({ ...folio, passages: new Map(folio.passages), reread })]
     },
     /** Runs of a process, and what they took. */
     runs: async (figure: Figure, onPart?: OnPart) => runsTold(figure, onPart),

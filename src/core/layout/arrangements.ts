@@ -16,7 +16,7 @@ import type { Arranged, SetWords } from './placed'
 import { panels } from './panels'
 import { inParts } from './parts'
 import { levels, pyramid } from './levels'
-import { nested } from './nested'
+import { byValue, nested } from './nested'
 import { organic } from './organic'
 import { rays } from './rays'
 import { ring } from './ring'
@@ -113,6 +113,16 @@ const hasCriteria = (figure: Figure): boolean => {
 }
 
 /** Circles can be drawn as large as what lies in their regions. */
+/** Values that can be compared as areas: of all leaves, in one unit, the largest not more than forty times the least. */
+function hasLeafValues(figure: Figure): boolean {
+  const led = new Set(Object.values(figure.links).map((l) => l.from))
+  const leaves = Object.values(figure.nodes).filter((n) => !led.has(n.id))
+  const values = leaves.flatMap((n) => n.measure?.value ?? [])
+  const units = new Set(leaves.flatMap((n) => n.measure?.unit ?? []))
+  if (leaves.length < 3 || values.length < leaves.length || units.size > 1) return false
+  return isPlainTree(figure) && Math.min(...values) > 0 && Math.max(...values) <= 40 * Math.min(...values)
+}
+
 const hasAreas = (figure: Figure): boolean => {
   const { count, weights } = contentOf(figure)
   return circlesToScale(count, weights) !== null
@@ -271,6 +281,7 @@ export const arrangements = {
     across: { name: words('Across'), evens: 3, arrange: (s) => tree(s, 'across') },
     stacked: { name: words('Stacked leaves'), evens: 2, arrange: (s) => tree(s, 'down', true), suits: hasLists },
     outline: { name: words('Indented list'), evens: 3, arrange: (s) => outline(s) },
+    byValue: { name: words('Boxes by value'), evens: 0, arrange: (s) => byValue(s), suits: hasLeafValues },
     nested: { name: words('Nested boxes'), evens: 3, arrange: (s) => nested(s), suits: isPlainTree },
     levels: {
       name: words('Stacked levels'),

@@ -12,13 +12,33 @@ type Nest = Size & {
   readonly fields: readonly { readonly box: Box; readonly level: number }[]
 }
 
-export function nested(sized: Sized): Arranged {
+export const nested = (sized: Sized): Arranged => inFields(sized, (n) => n)
+
+/** How wide a box by value is to its height. */
+const BROAD = 2
+
+/** Arrangement `byValue`: the same with the box of every leaf as large as its value, all in one proportion, so that areas can be
+ *  compared over the whole figure; as small as their words allow. */
+export function byValue(sized: Sized): Arranged {
+  const { childrenOf } = forest(sized)
+  const leaves = sized.nodes.filter((n) => childrenOf(n).length === 0 && n.weight > 0)
+  const room = (n: SizedNode): number => Math.max((n.width * n.width) / BROAD, n.height * n.height * BROAD) / n.weight
+  const perUnit = Math.max(0, ...leaves.map(room))
+  return inFields(sized, (n) => {
+    const area = n.weight * perUnit
+    return leaves.includes(n) ? { width: Math.sqrt(area * BROAD), height: Math.sqrt(area / BROAD) } : n
+  })
+}
+
+/** `leafSize` is how large a box without children is. */
+function inFields(sized: Sized, leafSize: (n: SizedNode) => Size): Arranged {
   const { roots, childrenOf } = forest(sized)
   const pad = sized.style.body.size * 0.8
   const aspect = frameAspect(sized)
   const nestOf = (n: SizedNode, level: number): Nest => {
     const kids = childrenOf(n).map((c) => nestOf(c, level + 1))
-    const own: Box = { x: 0, y: 0, width: n.width, height: n.height }
+    const { width: w, height: h } = kids.length === 0 ? leafSize(n) : n
+    const own: Box = { x: 0, y: 0, width: w, height: h }
     if (kids.length === 0) return { ...own, boxes: [[n.id, own]], fields: [] }
     const inner = packed(kids, pad, aspect * 1.1)
     const width = Math.max(n.width, inner.width) + 2 * pad

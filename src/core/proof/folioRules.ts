@@ -1,8 +1,16 @@
 /** A folio: what its figures and its text have to say of each other. */
 import { all, rename, type Edit } from '../document'
-import { figureNumberWords, labelsOf, languagesOf, wordingState, type FigureId, type FigureNode } from '../figure'
+import {
+  figureNumberWords,
+  labelsOf,
+  languagesOf,
+  wordingState,
+  type Figure,
+  type FigureId,
+  type FigureNode,
+} from '../figure'
 import { said, words, type Words } from '../words'
-import { grouped, plain, shortly, type Found, type Looked, type Severity } from './rule'
+import { grouped, mend, plain, shortly, type Found, type Looked, type Severity } from './rule'
 
 /** A folio as a proof looks at it: its text, and its figures in the order of the text. */
 export type Folio = {
@@ -10,6 +18,8 @@ export type Folio = {
   readonly figures: readonly Looked[]
   /** What the words say now that each figure was read from; null where they are gone. */
   readonly passages: ReadonlyMap<FigureId, string | null>
+  /** What its passage reads as now, of the same kind; null where nobody has read it. */
+  readonly readAs?: (figure: FigureId) => Figure | null
   /** What a glossary explains. */
   readonly terms: readonly string[]
 }
@@ -87,6 +97,34 @@ const drifted = (folio: Folio): FolioFound[] =>
     const { start, end } = figure.passage
     if (plain(now) === plain(figure.wasRead.text.slice(start, end))) return []
     return [{ figure: figure.id, parts: [], says: said('The text has changed since it was read.') }]
+  })
+
+/** Members that the text puts into other sets than the figure does; sets and members are known by their words. */
+const otherwise = (folio: Folio): FolioFound[] =>
+  folio.figures.flatMap(({ figure, nodes }) => {
+    const read = figure.kind === 'venn' ? (folio.readAs?.(figure.id) ?? null) : null
+    if (!read) return []
+    const named = (f: Figure, n: FigureNode | undefined) =>
+      (n?.memberOf ?? []).map((s) => plain(f.nodes[s]?.text ?? '')).toSorted()
+    const setOf = new Map(nodes.filter((n) => n.role === 'set').map((n) => [plain(n.text), n.id]))
+    return nodes.flatMap((n): FolioFound[] => {
+      const there = Object.values(read.nodes).find((m) => m.role === 'member' && plain(m.text) === plain(n.text))
+      const sets = named(read, there)
+      if (n.role !== 'member' || !there || sets.some((s) => !setOf.has(s))) return []
+      if (sets.join('|') === named(figure, n).join('|')) return []
+      const memberOf = [...setOf].flatMap(([words, id]) => (sets.includes(words) ? [id] : []))
+      return [
+        {
+          figure: figure.id,
+          parts: [n.id],
+          says: said('“{member}”: the text puts it into {sets}.', {
+            member: shortly(n.text),
+            sets: memberOf.map((id) => `“${shortly(figure.nodes[id]?.text ?? '')}”`),
+          }),
+          mends: [mend(figure, said('As the text has it'), { do: 'setNode', id: n.id, set: { memberOf, held: null } })],
+        },
+      ]
+    })
   })
 
 const untranslated = (folio: Folio): FolioFound[] =>
@@ -232,6 +270,7 @@ function isExplained(short: string, text: string): boolean {
 
 export const folioRules: readonly FolioRule[] = [
   { id: 'drift', name: words('Text and figure differ'), severity: 'warning', find: drifted },
+  { id: 'text-otherwise', name: words('A member elsewhere than in the text'), severity: 'warning', find: otherwise },
   { id: 'not-mentioned', name: words('A figure that the text does not mention'), severity: 'note', find: unmentioned },
   { id: 'no-such-figure', name: words('A figure is mentioned that is not there'), severity: 'error', find: figureless },
   {

@@ -104,4 +104,20 @@ describe('figures and text together', () => {
     expect(of(together('', [read], [['f1', 'Crew: deck hands']]), 'drift')).toEqual([])
     expect(of(together('', [read], [['f1', null]]), 'drift')).toHaveLength(1)
   })
+
+  test('a member that the text puts elsewhere, put back as the text has it', () => {
+    const text = 'Night boat and day boat'
+    const drawn = (sets: string) =>
+      sketch(`venn; a set Night boat; b set Day boat; m member Cabins # a; n member Ramp # ${sets}`)
+    const wrong = { ...drawn('a'), id: 'f1' }
+    const found = proveTogether({
+      ...{ text, figures: [wrong], passages: new Map([['f1', text]]), terms: [] },
+      reread: () => drawn('a b'),
+    }).filter((f) => f.rule === 'text-otherwise')
+    expect(found.map((f) => [f.parts, english(f.says)])).toEqual([
+      [['n'], '“Ramp”: the text puts it into “Night boat” and “Day boat”.'],
+    ])
+    const mended = found[0]?.mends[0]?.edits.reduce((f, e) => apply(f, e.edit).figure, wrong as Figure)
+    expect(mended?.nodes.n?.memberOf).toEqual(['a', 'b'])
+  })
 })

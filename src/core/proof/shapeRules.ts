@@ -84,7 +84,9 @@ function lifted(c: Looked, parent: FigureNode, link: FigureLink) {
 /** How a label is made: a command, a thing done (“loading”), a sentence, or a name. */
 function formOf(c: Looked, n: FigureNode): string | null {
   const words = n.text.trim().split(/\s+/)
-  if (/^\p{L}{3,}ing$/u.test(words[0] ?? '') && c.figure.language.startsWith('en')) return 'doing'
+  // “Lowering the ramp”; “bagging methods” are a name.
+  const doing = /^\p{L}{3,}ing(?:$|\s+(?:the|a|an|its|our|your|in|on|up|down|out|off|with|to|for|from)\b)/iu
+  if (doing.test(n.text.trim()) && c.figure.language.startsWith('en')) return 'doing'
   if (/[?]$/.test(n.text.trim())) return 'question'
   return c.grammar?.beginsWithVerb(n.text) === true && words.length > 1 ? 'command' : 'name'
 }
