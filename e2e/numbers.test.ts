@@ -208,6 +208,7 @@ test('three lists become a Venn diagram to scale, with the exact table beside', 
   await (
     await b.find("//button[contains(., 'To scale')] | //button[contains(., 'Regions with content')]")
   ).isDisplayed()
+  await b.find("//aside[@aria-label='Numbers']//p[contains(., 'To scale, every area is true to within')]")
   const total = await b.find("//label[contains(., 'Out of how many')]//input")
   await total.sendKeys('60')
   await b.find("//aside[@aria-label='Numbers']//*[contains(., 'Chance alone would give so many or more')]")

@@ -55,6 +55,7 @@ const api: Compute = {
   bestIcons: async (...given) => (await ready).bestIcons(...given),
   looks: async (...given) => (await ready).looks(...given),
   continued: async (...given) => (await ready).continued(...given),
+  areaError: async (...given) => (await ready).areaError(...given),
   runs: async (...given) => (await ready).runs(...given),
   queues: async (...given) => (await ready).queues(...given),
   draws: async (...given) => (await ready).draws(...given),

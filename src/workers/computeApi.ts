@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { continued } from '@/core/continued'
 import { figureOfRows, wardrobeSchema, type Cells, type DoubtAnswers, type Pasted } from '@/core/document'
 import { SMALLEST_TEXT, figureSchema, frameTable, inLanguage, withData, type Figure } from '@/core/figure'
-import { arrangementsFor, retyped, withNodeAt, type Placed } from '@/core/layout'
+import { areaError, arrangementsFor, retyped, withNodeAt, type Placed } from '@/core/layout'
 import { type Box, type Point, boxOut, pointIn } from '@/core/geometry'
 import { iconsFor, type IconFamily, type IconIndex } from '@/core/icons'
 import {
@@ -227,6 +227,8 @@ export function createCompute(
         (lexicon && propose(readText(text.slice(0, MAX_PASSAGE), lexicon)).find((r) => r.kind === kind)?.figure) ?? null
       return [...alone, ...proveTogether({ ...folio, passages: new Map(folio.passages), reread })]
     },
+    /** How far the areas of sets are off where they are drawn to scale; null where they cannot be. */
+    areaError: async (figure: Figure): Promise<number | null> => areaError(figureSchema.parse(figure)),
     /** Runs of a process, and what they took. */
     runs: async (figure: Figure, onPart?: OnPart) => runsTold(figure, onPart),
     /** Trials of the queues in a process. */

@@ -24,7 +24,7 @@ import { rows } from './rows'
 import { inFlow, ladder, quadrants, stages, timeLine } from './sequence'
 import { table } from './table'
 import { outline, tree } from './tree'
-import { circlesToScale, toScale } from './toScale'
+import { circlesToScale, scaleError, toScale } from './toScale'
 import { circles } from './venn'
 import { circlesWithContent, withContent } from './withContent'
 import { words, type Words } from '../words'
@@ -126,6 +126,12 @@ function hasLeafValues(figure: Figure): boolean {
 const hasAreas = (figure: Figure): boolean => {
   const { count, weights } = contentOf(figure)
   return circlesToScale(count, weights) !== null
+}
+
+/** How far areas are off, in parts of the whole, where the sets of a figure are drawn to scale; null where they cannot be. */
+export const areaError = (figure: Figure): number | null => {
+  const { count, weights } = contentOf(figure)
+  return scaleError(count, weights)
 }
 
 /** How many sets there are, and how much each member weighs in which of them. */

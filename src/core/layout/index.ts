@@ -1,4 +1,4 @@
-export { arrangementRow, arrangementsFor, arrangementsOf } from './arrangements'
+export { areaError, arrangementRow, arrangementsFor, arrangementsOf } from './arrangements'
 export { layout, withNodeAt } from './layout'
 export { runsOf } from './layered/fold'
 export { layersOf } from './layered/layers'

@@ -123,16 +123,26 @@ export function areasOf(circles: readonly Circle[], slices = SLICES): Map<string
   return out
 }
 
-function isToScale(circles: readonly Circle[], weights: readonly Weight[]): boolean {
+const isToScale = (circles: readonly Circle[], weights: readonly Weight[]): boolean =>
+  errors(circles, weights).every(({ off, wanted }) => off < (wanted ? AREA_ERROR : EMPTY_ERROR))
+
+/** By region, how far its area is off, in parts of the whole; and whether it should be there at all. */
+function errors(circles: readonly Circle[], weights: readonly Weight[]) {
   const drawn = areasOf(circles)
   const wanted = new Map<string, number>()
   for (const w of weights) if (w.sets.length > 0) wanted.set(w.sets.join(), (wanted.get(w.sets.join()) ?? 0) + w.weight)
   const whole = [...wanted.values()].reduce((s, w) => s + w, 0)
-  return [...new Set([...drawn.keys(), ...wanted.keys()])].every((key) => {
+  return [...new Set([...drawn.keys(), ...wanted.keys()])].map((key) => {
     const want = wanted.get(key) ?? 0
-    const off = Math.abs((drawn.get(key) ?? 0) - want) / whole
-    return off < (want > 0 ? AREA_ERROR : EMPTY_ERROR)
+    return { off: Math.abs((drawn.get(key) ?? 0) - want) / whole, wanted: want > 0 }
   })
+}
+
+/** The largest error of a region's area where circles are drawn to scale, in parts of the whole; null where they cannot be. */
+export function scaleError(count: number, weights: readonly Weight[]): number | null {
+  const circles = circlesFor(count, weights)
+  if (!circles || !isToScale(circles, weights)) return null
+  return Math.max(0, ...errors(circles, weights).map((e) => e.off))
 }
 
 /** In parts of the larger side of their whole. */

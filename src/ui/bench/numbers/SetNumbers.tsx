@@ -1,11 +1,12 @@
 'use client'
 
 /** How much lies in which sets; how alike they are; lists that become sets. */
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { cellsOf } from '@/core/data'
 import { countedRegions, likeness, setsOfLists, sizeOf, surprise } from '@/core/reckon'
 import { nodesInOrder } from '@/core/figure'
 import { said } from '@/core/words'
+import { computeAside } from '@/workers/client'
 import { useWords } from '../../words/words'
 import { newId } from '../newId'
 import type { Work } from '../work'
@@ -43,9 +44,38 @@ export function SetNumbers({ work }: { readonly work: Work }) {
           </tbody>
         </table>
       )}
+      {regions.length > 0 && <ToScale work={work} />}
       <Pairs work={work} />
       <Lists work={work} />
     </>
+  )
+}
+
+/** Whether circles can be as large as what lies in them, and how nearly. */
+function ToScale({ work }: { readonly work: Work }) {
+  const t = useWords()
+  const percent = usePercent()
+  const { figure } = work.shared
+  const [error, setError] = useState<number | null | undefined>(undefined)
+  useEffect(() => {
+    let current = true
+    computeAside()
+      .areaError(figure)
+      .then(
+        (e) => current && setError(e),
+        (problem: unknown) => console.error('area error', problem),
+      )
+    return () => {
+      current = false
+    }
+  }, [figure])
+  if (error === undefined) return null
+  return (
+    <p className="text-[13px] text-quiet">
+      {error === null
+        ? t('Circles cannot show these numbers to scale; the table is exact.')
+        : t('To scale, every area is true to within {error} of the whole.', { error: percent(Math.max(0.001, error)) })}
+    </p>
   )
 }
 
