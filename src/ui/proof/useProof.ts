@@ -1,16 +1,19 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { Finding } from '@/core/proof'
+import type { Wardrobe } from '@/core/style'
 import { inTextOrder, projectShared, spanOf } from '@/manuscript'
 import { computeAside, type Proving } from '@/workers/client'
 import { useHouse } from '../folio/useHouse'
 import { useWardrobe } from '../folio/wardrobe'
+import { newestOnly } from '../bench/newestOnly'
 import { figuresIn, useFigures, type OpenFolio } from '../folio/useFolio'
 
 /** Nobody waits for it: it comes when hands rest. */
 const AFTER_MS = 600
 const NO_TERMS: readonly string[] = []
+type Asked = { readonly folio: Proving; readonly wardrobe: Wardrobe }
 
 /** What is wrong with the figures of a folio, kept current; null until it was looked at for the first time. */
 export function useProof(folio: OpenFolio): readonly Finding[] | null {
@@ -18,28 +21,29 @@ export function useProof(folio: OpenFolio): readonly Finding[] | null {
   const wardrobe = useWardrobe()
   const terms = useHouse(folio.id)?.terms ?? NO_TERMS
   const [findings, setFindings] = useState<readonly Finding[] | null>(null)
+  /** One proof at a time: what has changed meanwhile is looked at after it. */
+  const looking = useMemo(
+    () =>
+      newestOnly<Asked, void>(
+        async ({ folio: wanted, wardrobe: worn }) => setFindings(await computeAside().prove(wanted, worn)),
+        (error) => console.error('proof', error),
+      ),
+    [],
+  )
   useEffect(() => {
-    let current = true
     let timer: ReturnType<typeof setTimeout>
-    const look = () =>
-      void computeAside()
-        .prove(proving(folio, terms), wardrobe)
-        .then(
-          (found) => current && setFindings(found),
-          (error: unknown) => console.error('proof', error),
-        )
     const later = () => {
       clearTimeout(timer)
-      timer = setTimeout(look, AFTER_MS)
+      timer = setTimeout(() => looking.give({ folio: proving(folio, terms), wardrobe }), AFTER_MS)
     }
     later()
     folio.manuscript.observeDeep(later)
     return () => {
-      current = false
       clearTimeout(timer)
       folio.manuscript.unobserveDeep(later)
     }
-  }, [folio, figures, wardrobe, terms])
+  }, [folio, figures, wardrobe, terms, looking])
+  useEffect(() => looking.drop, [looking])
   return findings
 }
 
