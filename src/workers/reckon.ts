@@ -1,5 +1,5 @@
 /** What is drawn by seed and takes a while: runs of a process, trials of its queues, what a decision may come to. */
-import { figureSchema, type Figure, type NodeId } from '@/core/figure'
+import { figureSchema, inOneUnit, type Figure, type NodeId } from '@/core/figure'
 import { drawnWorth, treeOf } from '@/core/decide'
 import { flowOf, quantile, queueRun, rateIn, runsOf, type QueueRun } from '@/core/flow'
 import type { Quantity } from '@/core/quantity'
@@ -27,7 +27,7 @@ export function queuesTold(figure: Figure): QueueRun | null {
 /** What each node brings, where that is a range. */
 export const rangesIn = (figure: Figure): ReadonlyMap<NodeId, Quantity> =>
   new Map(
-    Object.values(figure.nodes).flatMap((n) => {
+    Object.values(inOneUnit(figure).nodes).flatMap((n) => {
       const { value = 0, low, high, unit = '' } = n.measure ?? {}
       return low === undefined || high === undefined ? [] : [[n.id, { low, likely: value, high, unit }] as const]
     }),

@@ -1,5 +1,5 @@
 /** A decision as numbers: what every node brings by itself, and what it leads to, by choice, by chance or for certain. */
-import { linksInOrder, expectedValues, type Figure, type LinkId, type NodeId } from '../figure'
+import { inOneUnit, linksInOrder, expectedValues, type Figure, type LinkId, type NodeId } from '../figure'
 
 export type Arm = {
   readonly link: LinkId
@@ -23,7 +23,8 @@ export type DecisionTree = {
 }
 
 /** The tree of the first node that nothing leads to and whose worth is known; null where there is none: see `expectedValues`. */
-export function treeOf(figure: Figure): DecisionTree | null {
+export function treeOf(given: Figure): DecisionTree | null {
+  const figure = inOneUnit(given)
   const { values, unit } = expectedValues(figure)
   const links = linksInOrder(figure)
   const led = new Set(links.map((l) => l.to))

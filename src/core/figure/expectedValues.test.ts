@@ -88,5 +88,12 @@ test('nothing is made up: open values, chances that do not add up, two units, ci
   expect(known(node('n1', { measure: undefined }))).toEqual([])
   expect(known(link('l0', { probability: 0.2 }))).toEqual([])
   expect(known(node('n1', { measure: { value: 10, unit: 'hours' } }))).toEqual([])
+  // What measures the same is turned into one unit.
+  const timed = node('n1', { measure: { value: 30, unit: 'min' } })
+  const hours = {
+    ...timed,
+    nodes: { ...timed.nodes, n2: { ...timed.nodes.n2, measure: { value: 1.5, unit: 'h' } } },
+  } as Figure
+  expect([known(hours), expectedValues(hours).unit]).toEqual([[60], 'min'])
   expect(known(link('l1', { to: 'n0' }))).toEqual([])
 })

@@ -2,6 +2,7 @@
  *  mean of what it may lead to, a choice as much as its best option. */
 import { backEdges } from '../graph'
 import { linksInOrder, type Figure, type FigureLink, type LinkId, type NodeId } from './figure'
+import { inOneUnit } from './measures'
 
 export type RolledBack = {
   /** By node, of all whose worth follows from chances or choices below them. */
@@ -17,8 +18,9 @@ const COMPLETE = 0.011
 
 /** Nothing where chances do not add up, an outcome has no value, units differ or links lead in a circle: a number that is
  *  not known is not made up. */
-export function expectedValues(figure: Figure): RolledBack {
-  if (figure.kind !== 'decision') return NOTHING
+export function expectedValues(given: Figure): RolledBack {
+  if (given.kind !== 'decision') return NOTHING
+  const figure = inOneUnit(given)
   const units = new Set(Object.values(figure.nodes).flatMap((n) => (n.measure ? [n.measure.unit] : [])))
   if (units.size !== 1) return NOTHING
   const links = linksInOrder(figure)

@@ -1,6 +1,6 @@
 /** Numbers that do not add up, or cannot be compared. */
 import { all, withChance, type Edit } from '../document'
-import type { FigureLink, FigureNode } from '../figure'
+import { inOneUnit, type FigureLink, type FigureNode } from '../figure'
 import { said, words } from '../words'
 import { mend, shortly, type FigureRule, type Found, type Looked, type Mend } from './rule'
 
@@ -112,6 +112,7 @@ const inUnit = (nodes: readonly ReturnType<typeof measured>[number][], unit: str
 
 /** Only where they are reckoned with together: worth along a decision, parts of a whole. */
 function mixedUnits(c: Looked): Found[] {
+  if (inOneUnit(c.figure) !== c.figure) return []
   const known = units(c).filter(([u]) => u !== '')
   if (known.length < 2) return []
   const common = known[0]?.[0] ?? ''
@@ -238,8 +239,8 @@ export const numberRules: readonly FigureRule[] = [
       kinds: ['decision', 'hierarchy'],
     },
     find: mixedUnits,
-    fires: `${TREE} e outcome Late | 5 h; f outcome On time | 20 min; b>e 20%; b>f 80%`,
-    quiet: `${TREE} e outcome Late | 50 min; f outcome On time | 20 min; b>e 20%; b>f 80%`,
+    fires: `${TREE} e outcome Late | 5 h; f outcome On time | 20 £; b>e 20%; b>f 80%`,
+    quiet: `${TREE} e outcome Late | 5 h; f outcome On time | 20 min; b>e 20%; b>f 80%`,
   },
   {
     ...{ id: 'no-value', name: words('An outcome without a value'), severity: 'warning', kinds: ['decision'] },

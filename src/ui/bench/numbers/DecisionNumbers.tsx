@@ -4,7 +4,7 @@
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { chanceIn, valueIn } from '@/core/document'
-import { expectedValues, type Figure } from '@/core/figure'
+import { expectedValues, inOneUnit, type Figure } from '@/core/figure'
 import {
   at,
   certaintyEquivalent,
@@ -31,7 +31,7 @@ const Charts = dynamic(() => import('./DecisionCharts'))
 
 export function DecisionNumbers({ work }: { readonly work: Work }) {
   const t = useWords()
-  const { figure } = work.shared
+  const figure = useMemo(() => inOneUnit(work.shared.figure), [work.shared.figure])
   const tree = useMemo(() => treeOf(figure), [figure])
   const criteria = useMemo(() => criteriaIn(figure), [figure])
   if (criteria) return <CriteriaNumbers {...{ work, criteria }} />
