@@ -3,6 +3,8 @@ import nextJest from 'next/jest.js'
 /** @type {import('jest').Config} */
 const config = {
   testEnvironment: 'node',
+  // No test fails because a machine is busy.
+  testTimeout: 60_000,
   // Properties over seeds are most of the work: both cores.
   maxWorkers: '100%',
   roots: ['<rootDir>/src'],
