@@ -5,6 +5,7 @@ import { newSharedFigure } from '../src/core/document'
 import type { Figure } from '../src/core/figure'
 import { sketch } from '../src/core/testing/sketch'
 import { changeDocument } from '../src/server/appendUpdate'
+import { runsTold } from '../src/workers/reckon'
 import { Key, axeViolations, eventually, newFolio, type Browser } from './support'
 import { stage } from './stage'
 import { tested } from './tested'
@@ -212,6 +213,36 @@ test('three lists become a Venn diagram to scale, with the exact table beside', 
   const total = await b.find("//label[contains(., 'Out of how many')]//input")
   await total.sendKeys('60')
   await b.find("//aside[@aria-label='Numbers']//*[contains(., 'Chance alone would give so many or more')]")
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await b.saved()
+  await quiet()
+})
+
+test('runs of a process in the page’s worker are those of Node, to the last figure that is told', async () => {
+  const flow = sketch(
+    'process title=Boarding; a step Check the ticket @Purser ~ 2–5 min; q question Car?; b step Lead it aboard @Hand ~ 4/6/12 min; d step Show the way @Purser ~ 1 min; a>q; q>b yes 40%; q>d no 60%',
+  )
+  const folio = await folioOf('# Boarding', { flow })
+  await b.driver.get(`${base}/folio/${folio}/figure/flow`)
+  await s.drawn('Check the ticket 2–5 min', 20_000)
+  await b.chord([Key.ALT], 'x')
+  const told = runsTold({ ...flow, id: 'flow' })
+  const minutes = new Intl.NumberFormat('en', {
+    style: 'unit',
+    unit: 'minute',
+    unitDisplay: 'short',
+    maximumSignificantDigits: 3,
+  })
+  const [low, middle, high] = [10, 50, 90].map((i) => minutes.format(told?.times[i] ?? NaN))
+  await b.find(
+    `//aside[@aria-label='Numbers']//p[.='One run in ten takes less than ${low}, half of them less than ${middle}, nine in ten less than ${high}.']`,
+  )
+  // Who is busy is asked for, and the trials are told with their intervals.
+  const intake = await b.find("//aside[@aria-label='Numbers']//input[@placeholder='6 per hour']")
+  await intake.sendKeys('10 per hour', Key.ENTER)
+  await b.find("//aside[@aria-label='Numbers']//*[normalize-space()='bottleneck']")
+  await b.click('Try it with 20 times 2000 comings')
+  await b.find("//aside[@aria-label='Numbers']//li[contains(., 'From coming in to going out')]//span[contains(., '±')]")
   assert.deepEqual(await axeViolations(b.driver), [])
   await b.saved()
   await quiet()
