@@ -5,6 +5,8 @@ import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { random } from '../testing/seededFigure'
 import { sketch } from '../testing/sketch'
 
+const set = shippedTypesetter()
+
 test('boxes by value: every leaf’s area is as its value over the whole figure, and its words have room', () => {
   for (let seed = 1; seed <= 30; seed++) {
     const next = random(seed)
@@ -26,8 +28,8 @@ test('boxes by value: every leaf’s area is as its value over the whole figure,
       ),
       arrangement: 'byValue',
     }
-    const sized = measure(figure, styleOf(figure, plainWardrobe('light')), shippedTypesetter())
-    const placed = layout(sized, shippedTypesetter())
+    const sized = measure(figure, styleOf(figure, plainWardrobe('light')), set)
+    const placed = layout(sized, set)
     const boxOf = (id: string) => placed.nodes.find((n) => n.id === id)
     const perUnit = leaves.map((l) => ((boxOf(l.id)?.box.width ?? 0) * (boxOf(l.id)?.box.height ?? 0)) / l.value)
     for (const p of perUnit) expect(Math.abs(p / (perUnit[0] ?? NaN) - 1)).toBeLessThan(1e-9)
