@@ -1,7 +1,7 @@
 /** What is drawn by seed and takes a while: runs of a process, trials of its queues, what a decision may come to. */
 import { figureSchema, inOneUnit, type Figure, type NodeId } from '@/core/figure'
 import { drawnWorth, treeOf } from '@/core/decide'
-import { flowOf, quantile, queueRun, rateIn, runsOf, type QueueRun } from '@/core/flow'
+import { flowOf, hasParallels, quantile, queueRun, rateIn, runsOf, type QueueRun } from '@/core/flow'
 import type { Quantity } from '@/core/quantity'
 import { COMING, DRAWS, TRIALS, type Hundredths, type OnPart, type RunsTold } from './reckonTypes'
 
@@ -19,7 +19,7 @@ export function runsTold(figure: Figure, onPart?: OnPart): RunsTold | null {
 export function queuesTold(figure: Figure): QueueRun | null {
   const checked = figureSchema.parse(figure)
   const [flow, arrivals] = [flowOf(checked), rateIn(checked.intake ?? '')]
-  if (!flow || arrivals === null) return null
+  if (!flow || arrivals === null || hasParallels(flow)) return null
   const people = new Map(Object.entries(checked.people ?? {}))
   return queueRun(flow, { arrivals, people, seed: SEED, coming: COMING, trials: TRIALS, times: 'told' })
 }

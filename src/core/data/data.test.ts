@@ -73,7 +73,7 @@ test('a newer sheet: what is added, gone and changed; nodes follow, and lose wha
   ])
 })
 
-test('rules show data: colours on a scale with a legend, words, sizes true in area, thickness; what none covers is known', () => {
+test('rules show data: colours on a scale with a legend, words, sizes, thickness; what none covers is known', () => {
   const f = {
     ...tied(flow, sheet(WAITING)),
     data: {

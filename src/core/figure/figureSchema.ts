@@ -205,6 +205,8 @@ const data = z.readonly(
     /** The column that says which node a row is about, and those that are shown. */
     key: short(80),
     columns: z.readonly(z.array(short(80)).check(z.maxLength(24))),
+    /** By node, what stands in the key column of a row that somebody said is about it, though the words differ. */
+    agreed: z.optional(z.readonly(z.record(id, short(2000)))),
   }),
 )
 

@@ -118,7 +118,7 @@ const changes: Readonly<Record<Show['as'], Change>> = {
       const words = said(show, n)
       return words === '' ? {} : { duration: [n.duration, words].filter(Boolean).join(' · ') }
     }),
-  // The area is as large as the value.
+  // Larger for more, between a least and a largest size: a hint, not a measure.
   size: (f, show, scale) =>
     eachNode(f, (n) => {
       const share = shareOn(scale, n, show.column)

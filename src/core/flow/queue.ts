@@ -77,7 +77,8 @@ type Event = {
 }
 
 /** Trials of a process into which work comes by chance (Poisson), everybody taking it in turn: independent trials, so that their
- *  means give the interval (Law 2015, "Simulation modeling and analysis", 9.4). Parallel ways are walked one after the other. */
+ *  means give the interval (Law 2015, "Simulation modeling and analysis", 9.4). For processes without parallel ways: of those,
+ *  only one would be walked. */
 export function queueRun(flow: Flow, asked: QueueAsked): QueueRun {
   const next = random(asked.seed)
   const trials = Array.from({ length: asked.trials }, () => trial(flow, asked, next))

@@ -52,10 +52,10 @@ const mentions = (folio: Folio): ReadonlySet<number> => {
 
 /** Where a text speaks of its figures by number, it speaks of all of them. */
 function unmentioned(folio: Folio): FolioFound[] {
-  const said_ = mentions(folio)
-  if (said_.size === 0) return []
+  const spokenOf = mentions(folio)
+  if (spokenOf.size === 0) return []
   return folio.figures.flatMap((c, i) =>
-    said_.has(i + 1)
+    spokenOf.has(i + 1)
       ? []
       : [
           {

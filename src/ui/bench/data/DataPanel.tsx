@@ -1,7 +1,7 @@
 'use client'
 
 /** Data beside a figure: a sheet whose rows are tied to its nodes, and the rules that show it. */
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { sheetChange, type DataSheet } from '@/core/data'
 import type { Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
@@ -78,11 +78,26 @@ function Source({ work, figure, data }: SourceProps) {
 
 type NewerProps = Omit<SourceProps, 'figure'> & { readonly newer: Came; readonly onDone: () => void }
 
+/** A sheet as it was kept; null until it is here, and where it cannot be had any more. */
+function useKeptSheet(hash: string): DataSheet | null {
+  const [sheet, setSheet] = useState<DataSheet | null>(null)
+  useEffect(() => {
+    let current = true
+    keptSheet(hash).then(
+      (kept) => current && setSheet(kept),
+      (error: unknown) => console.error('sheet', error),
+    )
+    return () => {
+      current = false
+    }
+  }, [hash])
+  return sheet
+}
+
 /** What a newer sheet changes, before all figures that show it take it. */
 function Newer({ work, data, newer, onDone }: NewerProps) {
   const t = useWords()
-  const [before, setBefore] = useState<DataSheet | null | undefined>(undefined)
-  if (before === undefined) void keptSheet(data.hash).then(setBefore)
+  const before = useKeptSheet(data.hash)
   const lost = [data.key, ...data.columns].filter((c) => !newer.sheet.columns.some((d) => d.name === c))
   const others = figuresIn(work.folio).filter((s) => s.figure.data?.sheet === data.sheet).length
   if (lost.length > 0)

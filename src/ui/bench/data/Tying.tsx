@@ -22,7 +22,9 @@ export function Tying({ work, came, onDone }: Props) {
   const [agreed, agree] = useState<ReadonlySet<string>>(new Set())
   const columns =
     picked ?? [...others.filter((c) => c.type === 'number'), ...others].slice(0, MOST_AT_FIRST).map((c) => c.name)
-  const more = new Map([...ties.doubtful].filter(([id]) => agreed.has(id)))
+  const more = Object.fromEntries(
+    [...ties.doubtful].flatMap(([id, row]) => (agreed.has(id) ? [[id, sheet.rows[row]?.[key] ?? '']] : [])),
+  )
   const tie = () =>
     void tied(work, came, { key: sheet.columns[key]?.name ?? '', columns, more }).then((done) => done && onDone())
   const name = (id: string) => figure.nodes[id]?.text ?? ''
@@ -118,7 +120,11 @@ function Columns({ names, picked, onPick }: ColumnsProps) {
   )
 }
 
-type Chosen = { readonly key: string; readonly columns: readonly string[]; readonly more: ReadonlyMap<string, number> }
+type Chosen = {
+  readonly key: string
+  readonly columns: readonly string[]
+  readonly more: Readonly<Record<string, string>>
+}
 
 /** Keeps the sheet and ties its rows; false where it could not be kept. */
 async function tied(work: Work, { name, sheet }: Came, { key, columns, more }: Chosen): Promise<boolean> {
@@ -127,7 +133,7 @@ async function tied(work: Work, { name, sheet }: Came, { key, columns, more }: C
     work.tell(hash.problem)
     return false
   }
-  const source = { sheet: newId(), name, hash, at: today(), key, columns: [...new Set(columns)] }
-  work.apply(tiedTo(work.shared.figure, sheet, source, more))
+  const source = { sheet: newId(), name, hash, at: today(), key, columns: [...new Set(columns)], agreed: more }
+  work.apply(tiedTo(work.shared.figure, sheet, source))
   return true
 }

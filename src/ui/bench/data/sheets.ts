@@ -41,23 +41,19 @@ export async function keptSheet(hash: string): Promise<DataSheet | null> {
   return response.ok ? sheetOf(cellsOf(await response.text())) : null
 }
 
-/** The figure with a sheet tied to it: what rows say is in the nodes, and where it comes from beside them. */
-export function tiedTo(
-  f: Figure,
-  sheet: DataSheet,
-  source: DataSource,
-  more: ReadonlyMap<NodeId, number> = new Map(),
-): Edit {
+/** The figure with a sheet tied to it: what rows say is in the nodes, and where it comes from beside them. What somebody has
+ *  once agreed on stays tied in a newer sheet, as long as the row is there. */
+export function tiedTo(f: Figure, sheet: DataSheet, source: DataSource): Edit {
   const key = sheet.columns.findIndex((c) => c.name === source.key)
   const { sure } = tiesBy(f, sheet, key)
-  const old = f.data?.columns.filter((c) => !source.columns.includes(c)) ?? []
-  return all(
-    filled(f, sheet, new Map([...sure, ...more]), [
-      ...source.columns,
-      ...old.filter((c) => sheet.columns.every((d) => d.name !== c)),
-    ]),
-    { do: 'setFigure', set: { data: source } },
-  )
+  const agreed = Object.entries(source.agreed ?? {}).flatMap(([id, words]): [NodeId, number][] => {
+    const row = sheet.rows.findIndex((r) => r[key] === words)
+    return row < 0 || sure.has(id) ? [] : [[id, row]]
+  })
+  return all(filled(f, sheet, new Map([...sure, ...agreed]), source.columns), {
+    do: 'setFigure',
+    set: { data: source },
+  })
 }
 
 /** Without its sheet, the columns that came of it and what showed them. */

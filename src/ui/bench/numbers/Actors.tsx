@@ -3,7 +3,7 @@
 /** Who is how busy, as often as the process is begun; who holds all up; how long work waits for them. */
 import { useState } from 'react'
 import { nodesInOrder } from '@/core/figure'
-import { rateIn, type QueueRun } from '@/core/flow'
+import { hasParallels, rateIn, type QueueRun } from '@/core/flow'
 import { COMING, TRIALS, computeAside } from '@/workers/client'
 import { useWords } from '../../words/words'
 import type { Work } from '../work'
@@ -48,7 +48,7 @@ export function Actors({ work, found }: Props) {
           <ActorRow key={actor} {...{ work, found, actor }} holdsUp={known && i === 0} />
         ))}
       </ul>
-      {known && <Trials work={work} />}
+      {known && !hasParallels(found.flow) && <Trials work={work} />}
     </section>
   )
 }
