@@ -85,7 +85,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
     3000,
     async () => (await b.count('a[aria-label$="its text has changed"]')) === 0,
   )
-  await (await b.find('figure[data-figure] figcaption a')).click()
+  await b.pick('figure[data-figure] figcaption a')
 
   // The bench: two labels, a question, a drag.
   await b.find('[data-scale] g[data-part] text')
@@ -99,7 +99,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
   }
   await rename('Check the moorings', 'Check all moorings twice')
   await rename('Close the bow door', 'Close and seal the bow door')
-  await (await b.find(`//button[@data-row='node'][contains(., 'Load lorries')]`)).click()
+  await b.pick(`//button[@data-row='node'][contains(., 'Load lorries')]`)
   await b.click('Add question')
   await (await b.find('[aria-label="Words of the node"]')).sendKeys('All chocked?', Key.ENTER)
   await eventually('the question is drawn', 5000, async () =>
@@ -161,7 +161,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
   // Take away: the PNG has the geometry of the screen.
   await b.driver.executeScript('document.title = "ready"')
   await b.click('Deliver')
-  await (await b.find('//select[option[.="4x"]]/option[.="1x"]')).click()
+  await b.pick('//select[option[.="4x"]]/option[.="1x"]')
   await b.click('Download')
   const png = PNG.sync.read(await download('Boarding-the-deck-as-Mara-mailed-it.png'))
   const shapes = await b.driver.executeScript<{
@@ -179,7 +179,7 @@ test('one story: paste an uneven list, read it, choose, shape, reload, take away
     const colour = `#${[...png.data.subarray(at, at + 3)].map((v) => v.toString(16).padStart(2, '0')).join('')}`
     assert.equal(colour.toLowerCase(), s.fill.toLowerCase(), `the shape at ${s.x}, ${s.y} has its fill in the file`)
   }
-  await (await b.find('//option[.="SVG with text"]')).click()
+  await b.pick('//option[.="SVG with text"]')
   await b.click('Download')
   const svg = (await download('Boarding-the-deck-as-Mara-mailed-it.svg')).toString('utf8')
   assert.match(svg, /All chocked\?/)
@@ -295,7 +295,7 @@ test('nine windows of one browser: the last one loads, and the first one still s
       await b.saved()
     }
     await b.driver.switchTo().window(first as string)
-    await (await b.find('.manuscript p')).click()
+    await b.pick('.manuscript p')
     await b.press(Key.END, ' Still written.')
     await b.saved()
     assert.match((await freshProjection(folios[0] as string)).text, /Window 1\. Still written\./)
@@ -417,8 +417,8 @@ test('the shelf: a file opened, a folio renamed, deleted and taken back; a wrong
   await b.find('.manuscript ol li')
   await b.driver.get(base)
   const more = async (name: string, choice: string) => {
-    await (await b.find(`//button[@aria-label="More for “${name}”"]`)).click()
-    await (await b.find(`//button[normalize-space(.)="${choice}"]`)).click()
+    await b.pick(`//button[@aria-label="More for “${name}”"]`)
+    await b.pick(`//button[normalize-space(.)="${choice}"]`)
   }
   await more('Night watch', 'Rename')
   await (await b.find('[aria-label="Name of the folio"]')).sendKeys('Middle watch', Key.ENTER)
@@ -503,9 +503,9 @@ test('axe-core finds nothing wrong with shelf, folio, readings, bench and delive
     await b.find('figure[data-figure] svg')
     await sleep(200)
     await look(`folio ${theme}`)
-    await (await b.find('figure[data-figure] figcaption a')).click()
+    await b.pick('figure[data-figure] figcaption a')
     await b.find('[data-scale] g[data-part] text')
-    await (await b.find('[data-row=node]')).click()
+    await b.pick('[data-row=node]')
     await look(`bench ${theme}`)
     await b.click('Deliver')
     await look(`deliver ${theme}`)

@@ -229,7 +229,7 @@ async function writes(b: Browser, i: number, n: number): Promise<void> {
 /** Walks to a node and says it otherwise; now and then adds a step. Nothing is typed where somebody else has just taken the
  *  node away: letters are commands on the stage. */
 async function shapes(b: Browser, i: number, n: number): Promise<void> {
-  await (await b.find('[data-stage]')).click()
+  await b.pick('[data-stage]')
   for (let k = 0; k <= (i + n) % 4; k++) await b.press(Key.ARROW_DOWN)
   if (n % TURN === 0) await b.driver.actions().keyDown(Key.ALT).sendKeys('s').keyUp(Key.ALT).perform()
   else await b.press(Key.F2)
@@ -279,7 +279,7 @@ async function meet(all: readonly Browser[], address: string, seconds: number): 
         const shaping = Math.floor(n / TURN) % 2 === i % 2
         if (n % TURN === 0) {
           await at(i, shaping ? 'bench' : 'page')
-          if (!shaping) await (await b.find('//p[contains(., "Call the master")]')).click()
+          if (!shaping) await b.pick('//p[contains(., "Call the master")]')
         }
         await (shaping ? shapes : writes)(b, i, n)
         if (shaping) changes++

@@ -47,7 +47,7 @@ async function fetched(extension: string): Promise<string> {
   renameSync(path.join(b.downloads, name), to)
   return to
 }
-const place = async (name: string) => (await b.find(`//button[contains(., "${name}")]`)).click()
+const place = async (name: string) => b.pick(`//button[contains(., "${name}")]`)
 const files = () => b.driver.findElement(By.css('input[aria-label^="Files:"]'))
 const escape = () => b.driver.actions().sendKeys(Key.ESCAPE).perform()
 
@@ -86,7 +86,7 @@ test('a folio goes out by the place it goes to: PDF, slides and a page, each mad
       await b.driver.executeScript<string>('return document.activeElement.getAttribute("aria-label")'),
     ),
   )
-  await (await b.find('[data-do=theme]')).click()
+  await b.pick('[data-do=theme]')
   assert.equal(await b.driver.executeScript(`return document.querySelector('.picture.on').dataset.theme`), 'dark')
   assert.deepEqual(await axeViolations(b.driver), [])
   await quiet()
@@ -116,7 +116,7 @@ test('a document with tables and lists in lists comes in; a table of the crew ha
   await b.find('//li[contains(., "crew.csv")]//*[@role="status"][contains(., "Hierarchy of 4 nodes")]')
   assert.deepEqual(await axeViolations(b.driver), [])
   for (const name of ['handbook.docx', 'crew.csv'])
-    await (await b.find(`//li[contains(., "${name}")]//button[.="Into this folio"]`)).click()
+    await b.pick(`//li[contains(., "${name}")]//button[.="Into this folio"]`)
   await escape()
   await b.find('.manuscript table')
   const text = await b.text('.manuscript')
@@ -144,7 +144,7 @@ test('a deck that has grown old is dropped on its folio, and made afresh', async
   await (await files()).sendKeys(deck)
   await b.find('//*[@role="status"][contains(., "as this folio has it")]')
   await escape()
-  await (await b.find('figure[data-figure] figcaption a')).click()
+  await b.pick('figure[data-figure] figcaption a')
   await (await b.still('[data-row=node]')).click()
   await b.press(Key.F2)
   await b.chord([Key.CONTROL], 'a')
@@ -165,7 +165,7 @@ test('a deck that has grown old is dropped on its folio, and made afresh', async
 
 test('a picture has an address for pages elsewhere, shows the figure as it is now, and is taken back', async () => {
   await atFolio()
-  await (await b.find('figure[data-figure] figcaption a')).click()
+  await b.pick('figure[data-figure] figcaption a')
   await b.click('Deliver')
   await b.click('Give it an address')
   const address = (await (await b.find('[aria-label="Address of the picture"]')).getAttribute('value')) ?? ''
@@ -189,7 +189,7 @@ test('a picture has an address for pages elsewhere, shows the figure as it is no
 
 test('a figure is copied as a picture and as an outline', async () => {
   await atFolio()
-  await (await b.find('figure[data-figure] figcaption a')).click()
+  await b.pick('figure[data-figure] figcaption a')
   await b.click('Deliver')
   const granted = b.driver as unknown as { sendDevToolsCommand: (name: string, given: object) => Promise<void> }
   await granted.sendDevToolsCommand('Browser.grantPermissions', {

@@ -60,14 +60,14 @@ test('a folio of six figures is dressed in one click; one of them is put back; a
   await eventually('all six are shown in it', 8000, async () => (await fillsIn('[data-preview]')).length > 4)
   assert.deepEqual(await axeViolations(b.driver), [])
   const before = await fillsIn('[data-figure]')
-  await (await b.find('//*[@aria-label="Dress or leave"]//button[.="Dress the folio"]')).click()
+  await b.pick('//*[@aria-label="Dress or leave"]//button[.="Dress the folio"]')
   const flags = await eventually('the page is dressed', 8000, async () => {
     const now = await fillsIn('[data-figure]')
     return JSON.stringify(now) !== JSON.stringify(before) && now
   })
   assert.ok(flags.length > 3, flags.join())
   // One figure keeps a style of its own.
-  await (await b.find('//a[.="Shape"]')).click()
+  await b.pick('//a[.="Shape"]')
   await b.find('[data-scale]')
   await b.click('House styles')
   await (await radio('Log book')).click()
@@ -162,8 +162,8 @@ test('a house brings its own font and logo; its figures count themselves; and th
     ),
   )
   await chooser()
-  await (await b.find('//label[contains(., "New folios begin in this style")]/input')).click()
-  await (await b.find('//label[contains(., "Figures numbered")]/input')).click()
+  await b.pick('//label[contains(., "New folios begin in this style")]/input')
+  await b.pick('//label[contains(., "Figures numbered")]/input')
   await eventually('the number is told', 8000, () =>
     b.driver.executeScript<boolean>(`return document.querySelector('[data-preview]').textContent.includes("Figure 1")`),
   )
@@ -191,8 +191,8 @@ test('one branch is given a colour, and keeps it as the style changes under it; 
   await s.click('Purser')
   await b.find('//summary[.="Look"]')
   await opened()
-  await (await b.find('[aria-label="Fill of the selected"] [aria-label="Poor end"]')).click()
-  await (await b.find('//button[contains(., "of the same branch")]')).click()
+  await b.pick('[aria-label="Fill of the selected"] [aria-label="Poor end"]')
+  await b.pick('//button[contains(., "of the same branch")]')
   const fillOf = (words: string) =>
     b.driver.executeScript<string>(
       `const g = [...document.querySelectorAll('[data-scale] g[data-part]')].find((g) => g.textContent === arguments[0]); return g?.querySelector('path')?.getAttribute('fill') ?? ''`,
@@ -213,7 +213,7 @@ test('one branch is given a colour, and keeps it as the style changes under it; 
   assert.notEqual(other, red)
   await (await radio('Chalk and slate')).click()
   await b.press(Key.ESCAPE)
-  await (await b.find('[aria-label="Use the dark theme"]')).click()
+  await b.pick('[aria-label="Use the dark theme"]')
   await eventually('it is drawn by hand, on slate', 8000, () =>
     b.driver.executeScript<boolean>(
       `return document.querySelector('[data-scale] path[d*="C"]') !== null && document.documentElement.dataset.theme === 'dark'`,
@@ -232,11 +232,11 @@ test('icons are matched to the words, another is searched for, one is replaced b
     10_000,
     async () => (await b.driver.findElements(By.css('[data-scale] image'))).length >= 2,
   )
-  await (await b.find('//*[@data-part][contains(., "Day two")]')).click()
+  await b.pick('//*[@data-part][contains(., "Day two")]')
   await b.click('Another icon')
   const search = await b.find('[aria-label="Search icons by word"]')
   await search.sendKeys('anchor')
-  await (await b.find('[aria-label="Icons"] [aria-label="anchor"]')).click()
+  await b.pick('[aria-label="Icons"] [aria-label="anchor"]')
   await eventually('it is the anchor', 6000, async () =>
     (
       await b.driver.executeScript<string>(
@@ -283,7 +283,7 @@ test('a figure in English, German, Arabic and Japanese: offered, corrected, mirr
       ),
     )
   const choose = async (label: string, value: string) => {
-    await (await b.find(`[aria-label="${label}"] option[value="${value}"]`)).click()
+    await b.pick(`[aria-label="${label}"] option[value="${value}"]`)
   }
   for (const [language, first] of [
     ['de', 'Erster Tag'],
@@ -325,8 +325,8 @@ test('a figure in English, German, Arabic and Japanese: offered, corrected, mirr
 test('a figure is delivered by its width in print, and its file is opened again in another folio', async () => {
   const first = await s.open(TREE, 'hierarchy')
   await b.click('Deliver')
-  await (await b.find('//option[.="JPEG picture"]')).click()
-  await (await b.find('[aria-label="How the size is said"] option[value="print"]')).click()
+  await b.pick('//option[.="JPEG picture"]')
+  await b.pick('[aria-label="How the size is said"] option[value="print"]')
   const dots = await b.find('[aria-label="dots to the inch"]')
   await dots.sendKeys(Key.chord(Key.CONTROL, 'a'), '600', Key.ENTER)
   // 16 cm at 600 dots to the inch.

@@ -104,7 +104,7 @@ test('a folio is read, dressed, shared and delivered in German', async () => {
   await b.find('[data-figure] svg')
   await b.find('//*[@data-sync="saved" and normalize-space(.)="Gesichert"]')
   await seen('folio')
-  await (await b.find('.manuscript li, .manuscript p')).click()
+  await b.pick('.manuscript li, .manuscript p')
   await (await b.find('.manuscript')).sendKeys(Key.chord(Key.CONTROL, Key.ENTER))
   await b.find('article[data-kind]')
   await seen('readings')
@@ -128,10 +128,10 @@ test('a folio is read, dressed, shared and delivered in German', async () => {
 })
 
 test('a figure is shaped in German, in every panel', async () => {
-  await (await b.find('[data-figure] a')).click()
+  await b.pick('[data-figure] a')
   await b.find('[data-stage] svg [data-node], [data-stage] svg')
   await seen('bench')
-  await (await b.find('//*[@role="tab" and normalize-space(.)="Tabelle"]')).click()
+  await b.pick('//*[@role="tab" and normalize-space(.)="Tabelle"]')
   await b.find('[data-node-table]')
   await seen('table')
   await (await b.find('[data-stage]')).sendKeys(Key.ARROW_RIGHT)

@@ -17,6 +17,7 @@ import { DEMO_PERSON } from '../src/server/people/signedIn'
 import { found } from '../src/server/search'
 import { SHARED, newDocument } from '../src/server/soundUpdate'
 import { keepUpload } from '../src/server/uploads'
+import { eventually } from './support'
 
 after(() => pool().end())
 
@@ -77,7 +78,14 @@ test('a database of the release before, with a folio in it, comes forward: it is
     assert.deepEqual(JSON.parse(read.stdout.trim().split('\n').at(-1) ?? ''), ['Berthing', 1, 'owner'], read.stderr)
   } finally {
     await old.destroy()
-    await sql`drop database ${sql.id(name)} with (force)`.execute(database())
+    // Whoever is still taking leave would be cut off in the middle of it.
+    await eventually('nobody is connected to it', 5000, async () => {
+      const left = await sql<{ count: string }>`select count(*) from pg_stat_activity where datname = ${name}`.execute(
+        database(),
+      )
+      return left.rows[0]?.count === '0'
+    })
+    await sql`drop database ${sql.id(name)}`.execute(database())
   }
   assert.deepEqual(await found('nobody', 'fender'), [])
 })

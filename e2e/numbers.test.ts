@@ -1,5 +1,6 @@
 /** Stories of figures that compute, and of the proof that looks at them before they go out. */
 import assert from 'node:assert/strict'
+import { createServer } from 'node:http'
 import { test } from 'node:test'
 import { newSharedFigure } from '../src/core/document'
 import type { Figure } from '../src/core/figure'
@@ -12,10 +13,20 @@ import { tested } from './tested'
 
 let b: Browser
 let s: ReturnType<typeof stage>
-const { base } = tested(4133, (browser) => {
-  b = browser
-  s = stage(b, 'http://localhost:4133')
-})
+/** What lies at the address that the server is told of. */
+let berths = 'step,cost\nCheck the ticket,£1\nLead the car aboard,£4\nLash the car,£2\n'
+const { base } = tested(
+  4133,
+  (browser) => {
+    b = browser
+    s = stage(b, 'http://localhost:4133')
+  },
+  async () => {
+    const reports = createServer((_, response) => response.end(berths)).listen(4198, '127.0.0.1')
+    reports.unref()
+    process.env.SHEETS = JSON.stringify({ 'Costs of the berth': 'http://127.0.0.1:4198/costs.csv' })
+  },
+)
 const quiet = async () => assert.deepEqual(await b.complaints(), [])
 
 /** A folio with these figures beside its text. */
@@ -59,9 +70,9 @@ test('the proof is opened, three faults are mended by a click, one is set aside 
   await b.saved()
   await b.driver.get(`${base}/folio/${folio}`)
   // What is wrong with the text is found beside it.
-  await (await b.find("//button[normalize-space()='Proof (1)']")).click()
+  await b.pick("//button[normalize-space()='Proof (1)']")
   await b.find("//*[@role='dialog'][contains(., 'The text speaks of figure 7; there are 1.')]")
-  await (await b.find("//summary[contains(., 'Set aside (1)')]")).click()
+  await b.pick("//summary[contains(., 'Set aside (1)')]")
   await b.find("//*[@role='dialog'][contains(., 'Because: Sand comes from the shore')]")
   assert.deepEqual(await axeViolations(b.driver), [])
   await b.click('Take it up again')
@@ -84,7 +95,7 @@ test('a tree of 12 rows is rolled back; a number dragged on its slider makes ano
   assert.match(await best(), /Wait an hour/)
   const shownWorth = async () => (await s.shown()).find((w) => w.startsWith('Sail in fog?'))
   assert.equal(await shownWorth(), 'Sail in fog? = £550')
-  await (await b.find("//label[contains(., 'Every number may be off by')]//option[last()]")).click()
+  await b.pick("//label[contains(., 'Every number may be off by')]//option[last()]")
   // To its end with a key, as a hand would drag it.
   const slider = await b.find("//input[@type='range'][contains(@aria-label, 'Fog stays all day: value')]")
   await slider.sendKeys(Key.HOME)
@@ -97,6 +108,21 @@ test('a tree of 12 rows is rolled back; a number dragged on its slider makes ano
   await typed.clear()
   await typed.sendKeys('9000', Key.ENTER)
   await eventually('the first is the best again', 5000, async () => /Wait an hour/.test(await best()))
+  // The bar of the chart is pulled by the hand, to its poor end: the number goes along, and so does the figure.
+  const bar = '[data-bar="Fog lifts by nine"] rect'
+  await b.driver.executeScript(`document.querySelector(arguments[0]).scrollIntoView({ block: 'center' })`, bar)
+  const { x, y, width, height } = await b.restsAt(bar)
+  const middle = Math.round(y + height / 2)
+  const worth = await shownWorth()
+  await s.drag({ x: Math.round(x + width * 0.9), y: middle }, { x: Math.round(x + 2), y: middle })
+  await eventually('the figure follows the bar', 5000, async () => (await shownWorth()) !== worth)
+  await eventually('its number is taken', 5000, async () => {
+    const now = await b.find("//aside[@aria-label='Numbers']//input[@aria-label='Fog lifts by nine: value']")
+    return !/9,?000/.test((await now.getAttribute('value')) ?? '')
+  })
+  // What is selected on the stage is marked among the numbers.
+  await s.click((await s.shown()).find((w) => w.startsWith('Cancel')) ?? '')
+  await b.find("//aside[@aria-label='Numbers']//tr[@aria-current='true'][contains(., 'Cancel')]")
   await b.find("//aside[@aria-label='Numbers']//h3[.='What asking is worth']")
   await b.find("//aside[@aria-label='Numbers']//*[@role='img'][starts-with(@aria-label, 'Best within these ranges')]")
   assert.deepEqual(await axeViolations(b.driver), [])
@@ -139,7 +165,7 @@ test('a process is coloured by waiting times of a pasted sheet, which is refresh
     'Lash the car;7',
     'Wash the deck;40',
   ])
-  await (await b.find("//fieldset[legend='Are these the same?']//input")).click()
+  await b.pick("//fieldset[legend='Are these the same?']//input")
   assert.deepEqual(await axeViolations(b.driver), [])
   await b.click('Tie the rows')
   await b.click('Show a column')
@@ -170,6 +196,78 @@ test('a process is coloured by waiting times of a pasted sheet, which is refresh
   await b.chord([Key.CONTROL], 'z')
   await legend('12 min')
   await b.saved()
+  await quiet()
+})
+
+test('a sheet is fetched from the address that the server knows, shown as badges, small bars and icons, and fetched again', async () => {
+  const flow = sketch(
+    'process title=Boarding; a step Check the ticket; b step Lead the car aboard; d step Lash the car; a>b; b>d',
+  )
+  const folio = await folioOf('# Boarding', { flow })
+  await b.driver.get(`${base}/folio/${folio}/figure/flow`)
+  await s.drawn('Check the ticket', 20_000)
+  await b.chord([Key.ALT], 'w')
+  await b.click('Costs of the berth')
+  await b.click('Tie the rows')
+  const rule = async (i: number, as: string) => {
+    await b.click('Show a column')
+    await b.pick(`(//aside[@aria-label='Data']//select[@aria-label='How it is shown'])[${i}]/option[.='${as}']`)
+  }
+  await rule(1, 'as a badge')
+  await s.drawn('Check the ticket £1')
+  await rule(2, 'as small bars')
+  const drawnWords = () => b.driver.executeScript<string>("return document.querySelector('[data-scale]').textContent")
+  await eventually('the bars are told', 8000, async () => (await drawnWords()).includes('cost: 0–£4'))
+  await rule(3, 'as an icon')
+  await b.click('An icon for “£4”')
+  await b.pick("//aside[@aria-label='Data']//*[@role='radio'][1]")
+  await eventually('the icon is drawn in the node and told below', 8000, async () => {
+    const icons = await b.driver.executeScript<number>("return document.querySelectorAll('[data-scale] image').length")
+    return icons >= 2
+  })
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await b.saved()
+  berths = berths.replace('£4', '£9')
+  await b.click('Fetch it again')
+  await b.find(`//aside[@aria-label='Data']//li[contains(., 'Changed: Lead the car aboard')]`)
+  await b.click('Take it')
+  await s.drawn('Lead the car aboard £9')
+  berths = 'nothing of the kind'
+  await b.click('Fetch it again')
+  await b.find("//*[contains(., 'This holds no sheet')]")
+  await b.saved()
+  await quiet()
+})
+
+test('what is for and against is weighed, and the best is told; rings show values as areas', async () => {
+  const sides = sketch(
+    'decision title=Sail in fog?; r choice Sail in fog?; o option Sail slowly; p option Wait; a criterion Keeps the timetable; c criterion Needs a lookout; d criterion Is safe; r>o; r>p; o>a Pro; o>c Con; p>d Pro',
+  )
+  const fleet = {
+    ...sketch(
+      'hierarchy title=Fleet; r item Fleet; n item North route; s item South route; t item Teal | 40 cars; h item Heron | 60 cars; g item Gull | 90 cars; r>n; r>s; n>t; n>h; s>g',
+    ),
+    arrangement: 'ringsByValue',
+  }
+  const folio = await folioOf('# Fog', { sides, fleet })
+  await b.driver.get(`${base}/folio/${folio}/figure/sides`)
+  await s.drawn('Sail slowly', 20_000)
+  await b.chord([Key.ALT], 'x')
+  const weigh = async (words: string, weight: string) => {
+    const input = await b.find(`//input[@aria-label='How much “${words}” counts']`)
+    await input.clear()
+    await input.sendKeys(weight, Key.ENTER)
+  }
+  await weigh('Keeps the timetable', '4')
+  await s.drawn('Sail slowly 3, rank 1')
+  await weigh('Is safe', '5')
+  await s.drawn('Wait 5, rank 1')
+  await b.find("//aside[@aria-label='Numbers']//*[contains(., 'another is as good when it counts 3')]")
+  assert.deepEqual(await axeViolations(b.driver), [])
+  await b.saved()
+  await b.driver.get(`${base}/folio/${folio}/figure/fleet`)
+  await s.drawn('Fleet', 20_000)
+  await b.find("//button[@role='radio'][contains(., 'Rings by value')][@aria-checked='true']")
   await quiet()
 })
 

@@ -4,7 +4,7 @@ import type { ChildProcess } from 'node:child_process'
 import { after, before, test } from 'node:test'
 import { database, pool } from '../src/server/database'
 import { Transport, VirtualAuthenticatorOptions } from 'selenium-webdriver/lib/virtual_authenticator.js'
-import { By, Key, client, eventually, openBrowser, sleep, startServer } from './support'
+import { By, Key, client, eventually, openBrowser, sleep, startServer, within } from './support'
 import { PASSWORD, Visitor } from './visitor'
 import { freshProjection } from '../src/server/folioDocument'
 
@@ -153,7 +153,7 @@ test('a folio shared by mail: the invitation makes an account once, and the foli
 
 /** Let in for no moment more, nobody at all soon after, and told that there is nothing here. */
 async function shutOut(guest: Visitor, folio: string): Promise<void> {
-  await eventually('the guest is nobody', 2000, async () => {
+  await within('the guest is nobody', 2000, async () => {
     const { status } = await guest.ask('GET', `/api/folios/${folio}/exports`)
     assert.ok(status >= 400, String(status))
     return status === 401
@@ -180,7 +180,7 @@ test('guest links let in by name, ask for their password, end, and are taken bac
   )
   const before = reading.states.length
   await ada.json('DELETE', `/api/folios/${folio}/links/${link.id}`)
-  await eventually('the stream has ended', 2000, () => reading.states.slice(before).includes('refused'))
+  await within('the stream has ended', 2000, () => reading.states.slice(before).includes('refused'))
   await shutOut(guest, folio)
   assert.equal((await guest.enter(link.token, 'tide')).status, 404)
   const soon = await ada.link(folio, 'editor', { endsAt: new Date(Date.now() + 1500) })
@@ -205,7 +205,7 @@ test('a new password ends all sessions and their streams; the address is good on
   )?.[1]
   const newPassword = 'another ramp that holds'
   assert.equal((await elsewhere.ask('POST', '/api/auth/reset-password', { token, newPassword })).status, 200)
-  await eventually('the stream has ended', 2000, () => reading.states.at(-1) === 'refused')
+  await within('the stream has ended', 2000, () => reading.states.at(-1) === 'refused')
   assert.equal((await elsewhere.ask('POST', '/api/auth/reset-password', { token, newPassword: PASSWORD })).status, 400)
   assert.equal((await ada.ask('GET', '/api/account')).status, 401)
   assert.equal((await ada.signIn()).status, 401)

@@ -167,7 +167,7 @@ test('a doubt is answered and what was left out is taken in, each by a click tha
 
   const answered = await drawn()
   assert.match(await b.text(`${article} summary`), /Left out: \d words in 1 place/)
-  await (await b.find(`${article} summary`)).click()
+  await b.pick(`${article} summary`)
   assert.match(await b.text(`${article} details`), /tells what was or has been/)
   await b.click('Take in “The ramp was built in 1998”')
   await eventually(
@@ -184,7 +184,7 @@ test('a doubt is answered and what was left out is taken in, each by a click tha
 
   // On the bench: said in words, understood, done, and taken back.
   await b.saved()
-  await (await b.find('figure[data-figure] figcaption a')).click()
+  await b.pick('figure[data-figure] figcaption a')
   const field = await b.find("//label[contains(., 'Say what to change')]//input")
   await field.sendKeys('after "Spread sand" add "Sound the horn"')
   await b.find("//button[contains(., 'Insert the step “Sound the horn” after “Spread sand”')]")

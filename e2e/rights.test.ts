@@ -95,6 +95,8 @@ const routes: Readonly<Record<string, readonly [Action, body?: unknown]>> = {
   'POST /api/drafts': ['work', {}],
   'POST /api/readings': ['work', {}],
   'POST /api/imports': ['work', {}],
+  'GET /api/sources': ['work'],
+  'POST /api/sources/[name]': ['work', {}],
   'POST /api/colours': ['work', {}],
   'PATCH /api/folios/[id]': ['delete', {}],
   'DELETE /api/folios/[id]': ['delete'],

@@ -12,9 +12,9 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   await b.driver.get(`${base}/folio/${folio}`)
   await b.find('.manuscript li')
   await b.saved()
-  await (await b.find('button[aria-label^="Read the passage that begins here"]')).click()
+  await b.pick('button[aria-label^="Read the passage that begins here"]')
   await (await b.still('article[data-kind=process] [data-arrangement=rows]')).click()
-  await (await b.find('figure[data-figure] figcaption a')).click()
+  await b.pick('figure[data-figure] figcaption a')
   await b.find('[data-scale] g[data-part] text')
   const middleOf = (index: number) =>
     b.driver.executeScript<{ x: number; y: number }>(
@@ -59,7 +59,7 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   await eventually('straight as before', 3000, straightAgain)
   await b.chord([Key.CONTROL], 'z')
   await eventually('undone', 3000, async () => (await leadsTo()) === 'Lower the ramp')
-  await (await b.find('//button[@role="radio"][contains(., "Down the page")]')).click()
+  await b.pick('//button[@role="radio"][contains(., "Down the page")]')
   await eventually('down the page', 5000, async () => (await middleOf(3)).x === (await middleOf(0)).x)
   // Whoever did not ask for less motion sees the nodes go to their new places.
   const motion = (value: string) =>
@@ -101,7 +101,7 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   // Keys typed into a field are the field's, whatever is selected.
   const shown = () => b.nodesShown('[data-scale]')
   const before = await shown()
-  await (await b.find('[data-row=node]')).click()
+  await b.pick('[data-row=node]')
   const said = await b.find('input[aria-describedby="instruction-meant"]')
   await said.sendKeys('rename it', Key.HOME, Key.DELETE)
   await b.chord([Key.CONTROL], 'z')
@@ -110,7 +110,7 @@ test('on the bench a connector’s end is dragged onto another node, and arrange
   await sleep(300)
   assert.deepEqual(await shown(), before)
   await said.sendKeys(Key.ESCAPE)
-  await (await b.find('[aria-label="Frame"] option[value="square"]')).click()
+  await b.pick('[aria-label="Frame"] option[value="square"]')
   await b.find('//p[contains(., "Square · 28.6 × 28.6 cm")]')
   assert.deepEqual(await b.complaints(), [])
 })
@@ -121,10 +121,10 @@ test('what is too much for a slide says so, and is continued on several figures,
   await b.driver.get(`${base}/folio/${folio}`)
   await b.find('.manuscript li')
   await b.saved()
-  await (await b.find('button[aria-label^="Read the passage that begins here"]')).click()
+  await b.pick('button[aria-label^="Read the passage that begins here"]')
   await (await b.still('article[data-kind=process] [data-arrangement=down]')).click()
-  await (await b.find('figure[data-figure] figcaption a')).click()
-  await (await b.find('[aria-label="Frame"] option[value="slide-16x9"]')).click()
+  await b.pick('figure[data-figure] figcaption a')
+  await b.pick('[aria-label="Frame"] option[value="slide-16x9"]')
   await b.click('continue it on several figures')
   const told = await b.text('//*[@role="status"]//span[contains(., "continued figures stand beside it")]')
   const count = Number(told.split(' ')[0])

@@ -39,7 +39,7 @@ export async function shapingBench(line: Line, b: Browser, base: string): Promis
   for (const n of [30, 200]) {
     await made(n)
     await s.tab('Outline')
-    await (await b.find('[data-row=node]')).click()
+    await b.pick('[data-row=node]')
     await b.press(Key.F2)
     await b.find('[aria-label="Words of the node"]')
     await b.press(Key.END)

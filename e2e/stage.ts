@@ -104,7 +104,7 @@ export function stage(b: Browser, base: string) {
       ).click()
     },
     tab: async (name: string) => {
-      await (await b.find(`//button[@role='tab'][.='${name}']`)).click()
+      await b.pick(`//button[@role='tab'][.='${name}']`)
     },
     /** The cells of the table, row by row. */
     cells: () =>

@@ -4,7 +4,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { TestContext } from 'node:test'
-import { By, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { By, Key, error, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import * as Y from 'yjs'
 import { FolioConnection, type SyncState } from '../src/sync/folioConnection'
 import { startBrowser } from './driver.mjs'
@@ -13,11 +13,10 @@ export { By, Key }
 
 export const sleep = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
-export async function eventually<T>(
-  what: string,
-  ms: number,
-  look: () => Promise<T | null | undefined | false> | T | null | undefined | false,
-): Promise<T> {
+type Look<T> = () => Promise<T | null | undefined | false> | T | null | undefined | false
+
+/** What must have happened within a time that is promised to people. */
+export async function within<T>(what: string, ms: number, look: Look<T>): Promise<T> {
   const end = Date.now() + ms
   for (;;) {
     const seen = await look()
@@ -26,6 +25,21 @@ export async function eventually<T>(
     await sleep(50)
   }
 }
+
+/** How much longer than a quiet machine needs is waited: a test of what happens is no test of how fast. */
+const PATIENCE = 4
+
+/** What happens sooner or later. `ms` is ample for a quiet machine. An element that the page has drawn anew under the
+ *  looking is looked for again. */
+export const eventually = <T>(what: string, ms: number, look: Look<T>): Promise<T> =>
+  within(what, ms * PATIENCE, async () => {
+    try {
+      return await look()
+    } catch (thrown) {
+      if (thrown instanceof error.StaleElementReferenceError) return null
+      throw thrown
+    }
+  })
 
 /** Starts the built application on a port; resolves when it is healthy. */
 export async function startServer(port: number, more: Record<string, string> = {}): Promise<ChildProcess> {
@@ -84,30 +98,50 @@ export async function openBrowser(base: string, size = { width: 1280, height: 80
   await driver.manage().addCookie({ name: 'theme', value: 'light' })
   const find = (selector: string, ms = 30_000): Promise<WebElement> =>
     driver.wait(
-      until.elementLocated(selector.startsWith('//') ? By.xpath(selector) : By.css(selector)),
+      until.elementLocated(/^\(?\/\//.test(selector) ? By.xpath(selector) : By.css(selector)),
       ms,
       `nothing found for ${selector}`,
     )
-  const button = (name: string): Promise<WebElement> =>
-    find(`//button[normalize-space(.)=${JSON.stringify(name)} or @aria-label=${JSON.stringify(name)}]`)
+  /** Where it stands once it has come to rest. */
+  const restsAt = async (selector: string): Promise<{ x: number; y: number; width: number; height: number }> => {
+    let before = ''
+    return eventually(`${selector} stands still`, 10_000, async () => {
+      const rect = await (await find(selector)).getRect()
+      const stands = JSON.stringify(rect) === before
+      before = JSON.stringify(rect)
+      if (!stands) await sleep(150)
+      return stands && rect
+    })
+  }
+  const named = (name: string): string =>
+    `//button[normalize-space(.)=${JSON.stringify(name)} or @aria-label=${JSON.stringify(name)}]`
+  /** A click on what stands there, also where the page is still moving it or draws it anew just then. */
+  const pick = (selector: string): Promise<unknown> =>
+    eventually(`${selector} can be clicked`, 5000, async () => {
+      const element = await find(selector)
+      try {
+        await element.click()
+        return true
+      } catch (thrown) {
+        if (thrown instanceof error.ElementClickInterceptedError) return false
+        if (thrown instanceof error.ElementNotInteractableError) return false
+        throw thrown
+      }
+    })
   return {
     driver,
     downloads,
     close,
     find,
-    button,
+    pick,
+    button: (name: string) => find(named(name)),
+    restsAt,
     /** The element once it stands where it stood a moment ago: pictures move to their new places. */
     still: async (selector: string): Promise<WebElement> => {
-      let before = ''
-      return eventually(`${selector} stands still`, 10_000, async () => {
-        const now = JSON.stringify(await (await find(selector)).getRect())
-        const stands = now === before
-        before = now
-        if (!stands) await sleep(150)
-        return stands && find(selector)
-      })
+      await restsAt(selector)
+      return find(selector)
     },
-    click: async (name: string) => (await button(name)).click(),
+    click: (name: string) => pick(named(name)),
     press: (...keys: string[]) =>
       driver
         .actions()
@@ -121,7 +155,10 @@ export async function openBrowser(base: string, size = { width: 1280, height: 80
       for (const m of [...modifiers].reverse()) actions.keyUp(m)
       await actions.perform()
     },
-    text: async (selector: string) => (await find(selector)).getText(),
+    text: (selector: string) =>
+      eventually(`${selector} is read`, 1000, async () => [await (await find(selector)).getText()]).then(
+        ([t]) => t ?? '',
+      ),
     count: async (selector: string) => (await driver.findElements(By.css(selector))).length,
     saved: () =>
       eventually(

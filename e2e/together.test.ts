@@ -68,7 +68,7 @@ test('a guest remarks and proposes; the owner answers and takes it; both see it 
   await mark(gil, 'The bosun')
   await gil.click('Remark on the marked words')
   await (await gil.find('[aria-label="What you want to say"]')).sendKeys('It is the mate, since spring. @Ada')
-  await (await gil.find('//label[contains(., "Propose other words")]')).click()
+  await gil.pick('//label[contains(., "Propose other words")]')
   const proposed = await gil.find('[aria-label="The words you propose"]')
   await proposed.clear()
   await proposed.sendKeys('The mate')

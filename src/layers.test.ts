@@ -76,7 +76,7 @@ const layers: Record<string, Row> = {
     ['yjs', 'zod', 'fast-xml-parser', 'papaparse'],
   ),
   // What is wrong with figures, with mends as edits.
-  'core/proof': core(['figure', 'document', 'graph', 'geometry', 'route', 'scene']),
+  'core/proof': core(['check', 'figure', 'document', 'graph', 'geometry', 'route', 'scene']),
   // Files of other programs: read into figures, and figures written into them.
   'core/exchange': core(
     ['figure', 'formats', 'document', 'text', 'geometry', 'graph', 'scene'],

@@ -44,7 +44,14 @@ async function proofOf(file: string, options: Options): Promise<Proof> {
   const typesetter = serverTypesetter({})
   const findings = [
     ...figures.flatMap((f) => proveFigure(f, wardrobe, typesetter)),
-    ...proveTogether({ text: given.text, figures, passages: new Map(), terms: [] }),
+    ...proveTogether({
+      ...{ text: given.text, figures, terms: [] },
+      // As the passage stood when the figure was made of it: nothing newer is at hand.
+      passages: new Map(
+        figures.map((f) => [f.id, f.passage ? f.wasRead.text.slice(f.passage.start, f.passage.end) : null]),
+      ),
+      reread: (text, kind) => readingsOf(text, kind)[0]?.figure ?? null,
+    }),
   ]
   return { file, figures, findings: worstFirst(findings) }
 }

@@ -34,6 +34,7 @@ const statusOf: Record<Problem['code'], number> = {
   'translation-failed': 502,
   'reader-failed': 502,
   'no-reader': 404,
+  'source-failed': 502,
   'picture-too-large': 422,
   'picture-too-slow': 422,
   'no-figures': 422,

@@ -5,7 +5,9 @@ import type { Mark, Scene } from '../scene'
 import { contrast, flattened } from '../style'
 
 export type DrawnFault = {
-  readonly code: 'faint-words' | 'faint-line' | 'out-of-frame' | 'icon-outside'
+  readonly code: 'faint-words' | 'faint-line' | 'out-of-frame'
+  /** Whose it is; empty for what belongs to nobody. */
+  readonly owner: string
   readonly what: string
 }
 
@@ -71,9 +73,15 @@ export function drawnFaults(scene: Scene): DrawnFault[] {
   /** All that covers a place when its turn has come. */
   const under = (p: Point): string =>
     covers.reduce((seen, c) => (c.inside(p) ? flattened(c.fill, seen, c.opacity) : seen), scene.background)
-  const faint = (code: DrawnFault['code'], least: number, colour: string, places: readonly Point[], what: string) => {
+  const faint = (
+    code: DrawnFault['code'],
+    owner: string,
+    [least, colour]: readonly [number, string],
+    places: readonly Point[],
+    what: string,
+  ) => {
     const worst = Math.min(...places.map((p) => contrast(colour, under(p))))
-    if (worst < least - SLACK) faults.push({ code, what: `${what} ${worst.toFixed(2)}` })
+    if (worst < least - SLACK) faults.push({ code, owner, what: `${what} ${worst.toFixed(2)}` })
   }
   for (const m of scene.marks) {
     const cover = coverOf(m)
@@ -85,20 +93,20 @@ export function drawnFaults(scene: Scene): DrawnFault[] {
         if (!first || !last) continue
         const [left, right, y] = [first.x, last.x + last.width, l.baseline - l.size * 0.3]
         if (left < -1 || right > scene.width + 1 || l.baseline > scene.height + 1 || l.baseline - l.size < -l.size)
-          faults.push({ code: 'out-of-frame', what: words })
+          faults.push({ code: 'out-of-frame', owner: m.owner, what: words })
         const places = [0.02, 0.5, 0.98].map((t) => ({ x: left + (right - left) * t, y }))
-        faint('faint-words', TEXT, m.fill, places, words)
+        faint('faint-words', m.owner, [TEXT, m.fill], places, words)
       }
     if (m.mark === 'icon') {
       const { x, y, width, height } = m.box
-      faint('faint-line', LINE, m.fill, [{ x: x + width / 2, y: y + height / 2 }], `icon ${m.name}`)
+      faint('faint-line', m.owner, [LINE, m.fill], [{ x: x + width / 2, y: y + height / 2 }], `icon ${m.name}`)
     }
     if (m.mark === 'connector' && m.owner !== '') {
       const middles = m.points.slice(1).map((p, i) => {
         const a = m.points[i] as Point
         return { x: (a.x + p.x) / 2, y: (a.y + p.y) / 2 }
       })
-      faint('faint-line', LINE, m.line, middles, `line of ${m.owner}`)
+      faint('faint-line', m.owner, [LINE, m.line], middles, `line of ${m.owner}`)
     }
     if (
       (m.mark === 'shape' || m.mark === 'ellipse') &&
@@ -108,6 +116,7 @@ export function drawnFaults(scene: Scene): DrawnFault[] {
     )
       faults.push({
         code: 'faint-line',
+        owner: m.owner,
         what: `outline of ${m.owner} ${contrast(m.line, scene.background).toFixed(2)}`,
       })
   }

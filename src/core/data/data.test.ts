@@ -1,7 +1,9 @@
+import { drawnFaults } from '../check'
 import { apply } from '../document'
-import { scaleOf, uncovered, withData, type Figure, type Show } from '../figure'
+import type { Mark } from '../dress'
+import { markedBy, scaleOf, uncovered, withData, type Figure, type Show } from '../figure'
 import { sceneOf } from '../pipeline'
-import { plainWardrobe } from '../style'
+import { houseStyles, plainWardrobe } from '../style'
 import { shippedTypesetter } from '../testing/shippedTypesetter'
 import { random } from '../testing/seededFigure'
 import { sketch } from '../testing/sketch'
@@ -137,4 +139,47 @@ test('steps part a scale where somebody says so, and a person’s own look has t
   expect(
     groups.marks.some((m) => m.mark === 'text' && m.lines.some((l) => l.runs.some((r) => r.text === 'night'))),
   ).toBe(true)
+})
+
+const BERTH =
+  'Step\tWaiting (min)\tShift\tGain (£)\nCheck the ticket\t12\tday\t-4\nLead the car aboard\t3\tnight\t8\nLash the car\t6\tday\t2'
+const boarding = (): Figure => {
+  const s = sheet(BERTH)
+  return apply(flow, filled(flow, s, tiesBy(flow, s, 0).sure, ['Waiting (min)', 'Shift', 'Gain (£)'])).figure
+}
+const wordsIn = (marks: readonly Mark[], owner?: string): string[] =>
+  marks.flatMap((m) =>
+    m.mark === 'text' && (owner === undefined || m.owner === owner)
+      ? m.lines.map((l) => l.runs.map((r) => r.text).join(''))
+      : [],
+  )
+
+test('badges, icons and small bars are drawn in their nodes, told below, and readable in every house by day and by night', () => {
+  const f = shown(
+    boarding(),
+    { column: 'Shift', as: 'badge' },
+    { column: 'Waiting (min)', as: 'icon', steps: [5], icons: ['', 'line/clock'] },
+    { column: 'Waiting (min)', as: 'chart', beside: ['Gain (£)'] },
+  )
+  for (const houseStyle of Object.keys(houseStyles))
+    for (const theme of ['light', 'dark'] as const) {
+      const scene = sceneOf({ ...f, houseStyle }, plainWardrobe(theme), shippedTypesetter())
+      expect([houseStyle, theme, drawnFaults(scene)]).toEqual([houseStyle, theme, []])
+      expect(wordsIn(scene.marks, 'a')).toContain('day')
+      expect(wordsIn(scene.marks)).toEqual(
+        expect.arrayContaining(['day', 'night', 'Waiting: ≥ 5 min', 'Waiting: 0–12 min', 'Gain: 0–£8']),
+      )
+      const icons = scene.marks.flatMap((m) => (m.mark === 'icon' && m.name.includes('clock') ? [m.owner] : []))
+      expect(icons).toEqual(['a', 'd', ''])
+    }
+})
+
+test('bars of a small chart are as long as their values, from the same nothing in all nodes', () => {
+  const marked = markedBy(shown(boarding(), { column: 'Waiting (min)', as: 'chart', beside: ['Gain (£)'] }))
+  const ends = [...marked].map(([id, m]) => [id, ...m.bars.map((b) => [b.from * 12, b.to * 12])])
+  expect(ends).toEqual([
+    ['a', [0, 12], [0, 4]],
+    ['b', [0, 3], [4, 12]],
+    ['d', [0, 6], [4, 6]],
+  ])
 })

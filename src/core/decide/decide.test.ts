@@ -5,6 +5,7 @@ import {
   at,
   baseOf,
   certaintyEquivalent,
+  expected,
   firstChoice,
   inputsOf,
   mean,
@@ -13,6 +14,7 @@ import {
   sensitivity,
   tornado,
   treeOf,
+  whereItIs,
   type DecisionTree,
   type Input,
 } from '.'
@@ -108,6 +110,11 @@ test('perfect information is worth what listing every way of falling says; no pr
     }
     const profiles = riskProfiles(m.tree)
     if (!profiles || !near(mean(profiles.best), worth)) return `profile of ${worth}`
+    const worths = expected(m.tree)
+    for (const arm of firstChoice(m.tree)?.arms ?? []) {
+      const own = profiles.options.get(arm.link)
+      if (!own || !near(mean(own), worths.get(arm.to) ?? NaN)) return `option ${arm.to}`
+    }
     const total = profiles.best.reduce((s, v) => s + v.chance, 0)
     return near(total, 1) ? null : `chances add up to ${total}`
   })
@@ -126,6 +133,28 @@ test('a certainty equivalent is the value whose utility is the mean of utilities
     if (Math.abs(found - wanted) > 1e-7 * Math.max(1, Math.abs(wanted))) return `${found} for ${wanted}`
     const bold = certaintyEquivalent(m.tree, 1e9).get(m.tree.root) ?? NaN
     return found <= mean(profile.best) + 1e-6 && Math.abs(bold - mean(profile.best)) < 1 ? null : 'not between'
+  })
+  expect(failing).toEqual([])
+})
+
+test('where a worth stands on its bar is a number that gives that worth, the nearest to what it is now; beyond its ends, the end', () => {
+  const failing = failingSeeds(1, 100, (seed) => {
+    const m = made(seed)
+    if (!m) return null
+    for (const input of inputsOf(m.tree)) {
+      const base = baseOf(m.tree, input)
+      const s = sensitivity(m.tree, input, input.of === 'chance' ? [0, 1] : [base - 900, base + 900])
+      const [low, high] = s.interval
+      for (let i = 0; i <= 8; i++) {
+        const asked = at(s.worth, low + ((high - low) * i) / 8)
+        const found = whereItIs(s.worth, asked, base)
+        if (found < low || found > high || !near(at(s.worth, found), asked)) return `${asked} at ${found}`
+      }
+      if (!near(whereItIs(s.worth, at(s.worth, base), base), base)) return `moved from ${base}`
+      const beyond = Math.max(...s.worth.map((k) => k.y)) + 50
+      if (!near(at(s.worth, whereItIs(s.worth, beyond, base)), beyond - 50)) return 'beyond'
+    }
+    return null
   })
   expect(failing).toEqual([])
 })

@@ -1,5 +1,5 @@
-export { at, type Interval, type Piecewise } from './piecewise'
-export { certaintyEquivalent, mean, perfectInformation, riskProfiles, type Profile } from './profile'
+export { at, whereItIs, type Interval, type Piecewise } from './piecewise'
+export { certaintyEquivalent, expected, mean, perfectInformation, riskProfiles, type Profile } from './profile'
 export {
   baseOf,
   firstChoice,

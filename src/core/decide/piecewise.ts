@@ -24,6 +24,20 @@ export function at(f: Piecewise, x: number): number {
   return b.x === a.x ? a.y : a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x)
 }
 
+/** Where it comes to y, or as close to it as it ever does; of several such places the one nearest to `near`. */
+export function whereItIs(f: Piecewise, y: number, near: number): number {
+  const places = f.slice(1).map((b, i) => {
+    const a = f[i] ?? b
+    const isFlat = Math.abs(b.y - a.y) <= 1e-12 * Math.max(1, Math.abs(y))
+    const part = isFlat ? (near - a.x) / (b.x - a.x || 1) : (y - a.y) / (b.y - a.y)
+    const x = a.x + (b.x - a.x) * Math.min(1, Math.max(0, part))
+    return { x, off: Math.abs(at(f, x) - y) }
+  })
+  const least = Math.min(...places.map((p) => p.off))
+  const close = places.filter((p) => p.off <= least + 1e-9 * Math.max(1, Math.abs(y))).map((p) => p.x)
+  return close.toSorted((a, b) => Math.abs(a - near) - Math.abs(b - near))[0] ?? near
+}
+
 const knotsOf = (fs: readonly Piecewise[]): number[] =>
   [...new Set(fs.flatMap((f) => f.map((k) => k.x)))].toSorted((a, b) => a - b)
 

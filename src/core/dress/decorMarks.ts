@@ -76,6 +76,8 @@ const draw: { [K in Decor['kind']]: (d: Extract<Decor, { kind: K }>, r: Routed) 
     const tone = toneOf(d.of, r)
     const fill = r.style.house.fill === 'open' ? r.style.palette.ground : tone.solid
     const open = r.style.house.fill === 'open'
+    if (d.numeral === null)
+      return [path('', sector(d), { fill: tone.tint, line: tone.line, width: r.style.body.size * THIN })]
     return [
       path('', sector(d), {
         fill,

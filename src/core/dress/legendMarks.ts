@@ -1,4 +1,4 @@
-/** What colours mean, in a row below the figure: a patch of each beside its words; in several rows where one is too wide. */
+/** What colours and icons mean, in a row below the figure: a patch of each, or the icon, beside its words; in several rows where one is too wide. */
 import type { Box, Point } from '../geometry'
 import type { Routed } from '../route'
 import type { Mark } from './mark'
@@ -42,7 +42,9 @@ export function legendAt(top: Point, room: number, routed: Routed): Legend | nul
       const centre = { x: x + (PATCH + BESIDE) * unit + l.block.width / 2, y }
       x += widthOf(l) + APART * unit
       return [
-        plate('', patch, tone[fill], { line: tone.line, width: unit / 14 }),
+        l.icon === null
+          ? plate('', patch, l.full ? tone.solid : tone[fill], { line: tone.line, width: unit / 14 })
+          : { mark: 'icon', owner: '', name: l.icon, box: patch, fill: style.palette.ink },
         textMark('', l.block, centre, style.palette.ink),
       ]
     })

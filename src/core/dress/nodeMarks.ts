@@ -9,7 +9,7 @@ import { wordsOnRegion } from './setMarks'
 import type { Mark } from './mark'
 import { ellipse, plate, stroke } from './stroke'
 import { textMark } from './textMark'
-import { toneFor, toneNamed } from './tones'
+import { hueTone, toneFor, toneNamed } from './tones'
 
 /** How a node is filled, after all who have a say. */
 type FillRule = 'tint' | 'solid' | 'open' | 'none'
@@ -124,6 +124,15 @@ function plateMarks(p: Plate, n: PlacedNode, surface: Surface, { tone }: Fill, {
     const r = p.box.width / 2
     return [ellipse(n.id, { x: p.box.x + r, y: p.box.y + r }, { x: r, y: r }, { fill: tone.solid })]
   }
+  if (p.plate === 'chart')
+    return [plate(n.id, p.box, style.palette.ground, { line: tone.line, width: style.body.size / 20 })]
+  if (p.plate === 'badge' || p.plate === 'value') {
+    const { solid } = hueTone(p.hue, style) ?? style.palette.tones.main
+    if (p.plate === 'value') return [plate(n.id, p.box, solid)]
+    // Told from a node of the same colour by the ground around it.
+    const around = plate(n.id, inflate(p.box, style.body.size / 12), style.palette.ground, { shape: 'pill' })
+    return [around, { ...around, box: p.box, fill: solid }]
+  }
   if (p.plate === 'rule')
     return [stroke(n.id, [p.box, { x: p.box.x + p.box.width, y: p.box.y }], style.palette.hair, style.body.size / 14)]
   const whole = p.box.height >= n.box.height - 0.5
@@ -182,11 +191,14 @@ function wordsOf(
   n: PlacedNode,
   words: Standing['words'],
   colours: Readonly<Record<Voice, string>>,
-  { decor }: Routed,
+  { decor, style }: Routed,
 ): Mark[] {
   const arc = decor.find((d) => d.kind === 'arcWords' && d.of === n.id)
   if (arc?.kind === 'arcWords') return [arcText(arc, colours.heading)]
-  return words.map((w) => textMark(n.id, aligned(w.block, n), w.centre, colours[w.voice]))
+  return words.map((w) => {
+    const full = w.hue && (hueTone(w.hue, style) ?? style.palette.tones.main)
+    return textMark(n.id, full ? w.block : aligned(w.block, n), w.centre, full ? full.onSolid : colours[w.voice])
+  })
 }
 
 /** What reaches over the border of its region stands on a plate of its own. */

@@ -2,15 +2,9 @@
  *  says. */
 import { groupsOf } from './chains'
 import { linksInOrder, nodesInOrder, type Figure, type FigureNode, type NodeId } from './figure'
-import { cellOf, scaleOf, shareOn } from './shows'
+import type { Hue } from './hue'
+import { hueOn, scaleOf } from './shows'
 import type { Colouring } from './vocabulary'
-
-/** `series`: the so-manieth colour that tells things apart; `share`: between the least and the greatest value; `role`: as its
- *  role has it. */
-export type Hue =
-  | { readonly by: 'role' }
-  | { readonly by: 'series'; readonly index: number }
-  | { readonly by: 'share'; readonly share: number }
 
 const ROLE: Hue = { by: 'role' }
 const series = (index: number): Hue => ({ by: 'series', index })
@@ -58,13 +52,7 @@ const rows: Readonly<Record<Colouring, (figure: Figure, nodes: readonly FigureNo
 function byData(figure: Figure, nodes: readonly FigureNode[]): ReadonlyMap<NodeId, Hue> {
   const show = figure.shows?.find((s) => s.as === 'colour')
   const scale = show && scaleOf(figure, show)
-  return new Map(
-    nodes.map((n) => {
-      const share = scale ? shareOn(scale, n, show.column) : null
-      if (!scale || share === null) return [n.id, ROLE]
-      return [n.id, scale.by === 'words' ? series(scale.words.indexOf(cellOf(n, show.column))) : { by: 'share', share }]
-    }),
-  )
+  return new Map(nodes.map((n) => [n.id, (scale && hueOn(scale, n, show.column)) ?? ROLE]))
 }
 
 export const huesOf = (figure: Figure, colouring: Colouring): ReadonlyMap<NodeId, Hue> =>

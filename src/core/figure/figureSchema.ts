@@ -183,7 +183,11 @@ const wording = z.readonly(
 const show = z.readonly(
   z.object({
     column: short(80),
-    as: z.enum(['colour', 'words', 'size', 'thickness']),
+    as: z.enum(['colour', 'words', 'badge', 'icon', 'chart', 'size', 'thickness']),
+    /** Of small charts: the columns that have a bar beside that of the first. */
+    beside: z.optional(z.readonly(z.array(short(80)).check(z.maxLength(5)))),
+    /** Of icons: one for each stretch, as nodes name theirs; empty for none. */
+    icons: z.optional(z.readonly(z.array(short(80)).check(z.maxLength(24)))),
     /** Of words: `{column} min a run`. */
     template: z.optional(short(120)),
     /** Where one stretch of values ends and the next begins; an even scale where there are none. */
@@ -202,6 +206,8 @@ const data = z.readonly(
     hash: z.string().check(z.regex(/^[0-9a-f]{64}$/, 'no hash of a sheet')),
     /** The day it is of: ISO 8601. */
     at: short(32),
+    /** The name of the configured address that it is fetched from, where it is. */
+    from: z.optional(short(60)),
     /** The column that says which node a row is about, and those that are shown. */
     key: short(80),
     columns: z.readonly(z.array(short(80)).check(z.maxLength(24))),

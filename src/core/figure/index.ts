@@ -49,11 +49,28 @@ export { placesKey, placesOf, type Places } from './places'
 export { isFigure } from './isFigure'
 export { twoCriteria, type TwoCriteria } from './twoCriteria'
 export { crossLinks } from './crossLinks'
-export { cellOf, legendOf, scaleOf, shareOn, uncovered, valueAt, withData, type Scale } from './shows'
+export { argumentsIn, balanceOf, isWeighed, sideIn, turningPoint, type Argument, type Weighed } from './sides'
+export {
+  barEnds,
+  barHue,
+  cellOf,
+  chartColumns,
+  hueOn,
+  legendOf,
+  markedBy,
+  scaleOf,
+  stretchOn,
+  uncovered,
+  valueAt,
+  withData,
+  type Marked,
+  type Scale,
+} from './shows'
 export { inOneUnit, measureWords, type Measure } from './measures'
 export { lengthIn, timesOf } from './times'
 export { blankFigure } from './blankFigure'
-export { huesOf, type Hue } from './colouring'
+export { huesOf } from './colouring'
+export type { Hue } from './hue'
 export { traitsOf, type Trait } from './traits'
 export { isChain, isConnected, isLine, isWordless } from './chains'
 export {

@@ -1,11 +1,27 @@
-/** Options ranked by criteria that are numbers with weights: the weighted sum of each (simple additive weighting). */
+/** Options ranked by criteria that are numbers with weights: the weighted sum of each (simple additive weighting); or by what is
+ *  for and against each, where somebody has said how much it counts. */
 import { linksInOrder, nodesInOrder, type Figure, type NodeId } from './figure'
+import { argumentsIn, balanceOf, isWeighed } from './sides'
 
 export type Rank = { readonly score: number; readonly rank: number }
 
-/** Nothing unless every option has a number and a weight for the same criteria. Equal scores share a rank. */
+/** What options score, in their order. */
+function scoresOf(figure: Figure): ReadonlyMap<NodeId, number> {
+  const sides = argumentsIn(figure)
+  if (sides && isWeighed(sides)) return new Map(sides.map((w) => [w.option.id, balanceOf(w)]))
+  return byCriteria(figure)
+}
+
+/** Equal scores share a rank. */
 export function ranking(figure: Figure): ReadonlyMap<NodeId, Rank> {
-  if (figure.kind !== 'decision') return new Map()
+  const scores = figure.kind === 'decision' ? scoresOf(figure) : new Map<NodeId, number>()
+  return new Map(
+    [...scores].map(([id, score]) => [id, { score, rank: 1 + [...scores.values()].filter((x) => x > score).length }]),
+  )
+}
+
+/** Nothing unless every option has a number and a weight for the same criteria. */
+function byCriteria(figure: Figure): ReadonlyMap<NodeId, number> {
   const options = nodesInOrder(figure).filter((n) => n.role === 'option')
   const scored = options.map((o) => {
     const cells = linksInOrder(figure)
@@ -22,13 +38,7 @@ export function ranking(figure: Figure): ReadonlyMap<NodeId, Rank> {
   })
   const comparable = scored.length > 1 && scored.every((s) => s.score !== null && s.names === scored[0]?.names)
   if (!comparable) return new Map()
-  const scores = scored.map((s) => s.score as number)
-  return new Map(
-    scored.map((s, i) => [
-      s.id,
-      { score: scores[i] as number, rank: 1 + scores.filter((x) => x > (scores[i] as number)).length },
-    ]),
-  )
+  return new Map(scored.map((s) => [s.id, s.score as number]))
 }
 
 const numberIn = (words: string | undefined): number | null => {

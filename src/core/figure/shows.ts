@@ -1,6 +1,7 @@
 /** Data in a figure: rules that turn what a sheet says of nodes into colour, size, words, thickness of lines. The values are in
  *  the nodes, so that a picture is a function of its figure. */
 import { quantityIn, withUnit } from '../quantity'
+import type { Hue } from './hue'
 import { linksInOrder, nodesInOrder, type Figure, type FigureLink, type FigureNode, type NodeId } from './figure'
 import type { Show } from './figureSchema'
 
@@ -48,6 +49,21 @@ export function shareOn(scale: Scale, n: FigureNode | undefined, column: string)
   if (value === undefined) return null
   if (scale.by === 'steps') return scale.steps.filter((s) => value >= s).length / scale.steps.length
   return scale.most > scale.least ? (value - scale.least) / (scale.most - scale.least) : 1
+}
+
+/** Which stretch of its scale a node is in, as a legend counts them: an even scale has three. Null for what has none. */
+export function stretchOn(scale: Scale, n: FigureNode | undefined, column: string): number | null {
+  const share = shareOn(scale, n, column)
+  if (share === null) return null
+  const last = scale.by === 'words' ? scale.words.length - 1 : scale.by === 'steps' ? scale.steps.length : 2
+  return scale.by === 'range' ? Math.min(last, Math.floor(share * 3)) : Math.round(share * last)
+}
+
+/** The colour of a place on a scale: words are told apart, numbers lie between two ends. */
+export const hueOn = (scale: Scale, n: FigureNode, column: string): Hue | null => {
+  const share = shareOn(scale, n, column)
+  if (share === null) return null
+  return scale.by === 'words' ? { by: 'series', index: scale.words.indexOf(cellOf(n, column)) } : { by: 'share', share }
 }
 
 /** What each stretch of a scale is called in a legend. */
@@ -118,6 +134,14 @@ const changes: Readonly<Record<Show['as'], Change>> = {
       const words = said(show, n)
       return words === '' ? {} : { duration: [n.duration, words].filter(Boolean).join(' · ') }
     }),
+  icon: (f, show, scale) =>
+    eachNode(f, (n) => {
+      const icon = show.icons?.[stretchOn(scale, n, show.column) ?? -1]
+      return icon && n.icon === undefined ? { icon } : {}
+    }),
+  // These two are set among the words of their node.
+  badge: (f) => f,
+  chart: (f) => f,
   // Larger for more, between a least and a largest size: a hint, not a measure.
   size: (f, show, scale) =>
     eachNode(f, (n) => {
@@ -144,6 +168,58 @@ const eachNode = (f: Figure, change: (n: FigureNode) => Partial<FigureNode>): Fi
     Object.entries(f.nodes).map(([id, n]) => [id, { ...n, ...change(n) }] as [NodeId, FigureNode]),
   ),
 })
+
+/** What rules put into a node besides its own words: badges, and the bars of a small chart, from 0 to 1 of its width. */
+export type Marked = {
+  readonly badges: readonly { readonly words: string; readonly hue: Hue }[]
+  readonly bars: readonly { readonly from: number; readonly to: number; readonly hue: Hue }[]
+}
+
+/** The colour of a bar: behind those that tell words apart in other rules. */
+export function barHue(f: Figure, index: number): Hue {
+  const told = (f.shows ?? []).map((show) => {
+    const scale = show.as === 'colour' || show.as === 'badge' ? scaleOf(f, show) : null
+    return scale?.by === 'words' ? scale.words.length : 0
+  })
+  return { by: 'series', index: Math.max(0, ...told) + index }
+}
+
+/** The columns of a small chart. */
+export const chartColumns = (show: Show): readonly string[] => [...new Set([show.column, ...(show.beside ?? [])])]
+
+/** The ends of the bars of a column: they begin at nothing, so that lengths can be compared. */
+export function barEnds(f: Figure, column: string): { readonly least: number; readonly most: number } {
+  const values = nodesInOrder(f).flatMap((n) => valueAt(n, column)?.value ?? [])
+  return { least: Math.min(0, ...values), most: Math.max(0, ...values) }
+}
+
+/** By node; nodes that no rule speaks of are not in it. */
+export function markedBy(f: Figure): ReadonlyMap<NodeId, Marked> {
+  const shows = f.shows ?? []
+  const badges = shows.flatMap((show) => {
+    const scale = show.as === 'badge' ? scaleOf(f, show) : null
+    return scale ? [{ show, scale }] : []
+  })
+  const columns = shows.flatMap((show) => (show.as === 'chart' ? chartColumns(show) : []))
+  const ends = columns.map((c) => ({ column: c, ...barEnds(f, c) }))
+  if (badges.length === 0 && columns.length === 0) return new Map()
+  return new Map(
+    nodesInOrder(f).flatMap((n): [NodeId, Marked][] => {
+      const own = badges.flatMap(({ show, scale }) => {
+        const hue = hueOn(scale, n, show.column)
+        const name = scale.by === 'steps' ? show.names?.[stretchOn(scale, n, show.column) ?? -1] : undefined
+        return hue ? [{ words: name || said(show, n), hue }] : []
+      })
+      const bars = ends.map(({ column, least, most }, index) => {
+        const value = valueAt(n, column)?.value ?? 0
+        const at = (x: number) => (most > least ? (x - least) / (most - least) : 0)
+        return { from: at(Math.min(0, value)), to: at(Math.max(0, value)), hue: barHue(f, index) }
+      })
+      const known = columns.some((c) => valueAt(n, c) !== null)
+      return own.length > 0 || known ? [[n.id, { badges: own, bars: known ? bars : [] }]] : []
+    }),
+  )
+}
 
 /** “Numbers as of 2026-11-30”, in the languages that the interface has. */
 const AS_OF: Readonly<Record<string, string>> = { en: 'Numbers as of', de: 'Zahlen vom' }

@@ -20,6 +20,7 @@ import { byValue, nested } from './nested'
 import { organic } from './organic'
 import { rays } from './rays'
 import { ring } from './ring'
+import { ringsByValue } from './ringsByValue'
 import { rows } from './rows'
 import { inFlow, ladder, quadrants, stages, timeLine } from './sequence'
 import { table } from './table'
@@ -112,7 +113,6 @@ const hasCriteria = (figure: Figure): boolean => {
   )
 }
 
-/** Circles can be drawn as large as what lies in their regions. */
 /** Values that can be compared as areas: of all leaves, in one unit, the largest not more than forty times the least. */
 function hasLeafValues(figure: Figure): boolean {
   const led = new Set(Object.values(figure.links).map((l) => l.from))
@@ -123,6 +123,15 @@ function hasLeafValues(figure: Figure): boolean {
   return isPlainTree(figure) && Math.min(...values) > 0 && Math.max(...values) <= 40 * Math.min(...values)
 }
 
+/** A thinner piece of a ring has no room for words. */
+const LEAST_PIECE = 0.03
+function leastShare(figure: Figure): number {
+  const led = new Set(Object.values(figure.links).map((l) => l.from))
+  const values = Object.values(figure.nodes).flatMap((n) => (led.has(n.id) ? [] : weightOf(n)))
+  return Math.min(...values) / values.reduce((sum, v) => sum + v, 0)
+}
+
+/** Circles can be drawn as large as what lies in their regions. */
 const hasAreas = (figure: Figure): boolean => {
   const { count, weights } = contentOf(figure)
   return circlesToScale(count, weights) !== null
@@ -288,6 +297,12 @@ export const arrangements = {
     stacked: { name: words('Stacked leaves'), evens: 2, arrange: (s) => tree(s, 'down', true), suits: hasLists },
     outline: { name: words('Indented list'), evens: 3, arrange: (s) => outline(s) },
     byValue: { name: words('Boxes by value'), evens: 0, arrange: (s) => byValue(s), suits: hasLeafValues },
+    ringsByValue: {
+      name: words('Rings by value'),
+      evens: 0,
+      arrange: (s) => ringsByValue(s),
+      suits: (f) => hasLeafValues(f) && leastShare(f) >= LEAST_PIECE,
+    },
     nested: { name: words('Nested boxes'), evens: 3, arrange: (s) => nested(s), suits: isPlainTree },
     levels: {
       name: words('Stacked levels'),

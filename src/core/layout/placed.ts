@@ -49,7 +49,7 @@ export type Decor =
   | { readonly kind: 'field'; readonly box: Box; readonly tint: number | null; readonly level: number | null }
   /** A thin line: an axis, a stem. */
   | { readonly kind: 'rule'; readonly from: Point; readonly to: Point }
-  /** A piece of a ring, with its number; angles in radians, clockwise from the right. */
+  /** A piece of a ring, with its number, or with the words of its node in it; angles in radians, clockwise from the right. */
   | {
       readonly kind: 'segment'
       readonly of: NodeId
@@ -58,7 +58,7 @@ export type Decor =
       readonly outer: number
       readonly from: number
       readonly to: number
-      readonly numeral: { readonly centre: Point; readonly block: TextBlock }
+      readonly numeral: { readonly centre: Point; readonly block: TextBlock } | null
     }
   /** One thick line that all stops stand on. */
   | { readonly kind: 'route'; readonly points: readonly Point[]; readonly bend: number }

@@ -2,31 +2,21 @@
  *  box of at least that size; layout may have made it larger. Lengths in layout px. */
 import { boxAround, centreOf, type Box, type Point, type Size } from '../geometry'
 import type { FormName } from '../style'
-import type { Pieces, Voice } from './pieces'
-import { fromStart, type TextBlock } from './textBlock'
+import {
+  column,
+  draft,
+  iconItem,
+  merged,
+  running,
+  stacked,
+  word,
+  type Draft,
+  type FormRoom,
+  type Item,
+  type Standing,
+} from './pieceItems'
+import type { Pieces } from './pieces'
 
-/** What all nodes of a figure share, so that their parts stand on common lines. */
-export type Shared = {
-  readonly heading: Size
-  readonly numeral: number
-  readonly actor: number
-  readonly measure: number
-}
-export type FormRoom = {
-  readonly unit: number
-  readonly pad: { readonly x: number; readonly y: number }
-  /** Words in the middle, as where connectors come from all sides; else from the start. */
-  readonly centred: boolean
-  readonly shared: Shared
-}
-/** What a form paints besides words: the band over a panel, the bar beside one, a rule, a disc. */
-export type Plate = { readonly plate: 'band' | 'bar' | 'rule' | 'disc'; readonly box: Box }
-export type Standing = {
-  readonly words: readonly { readonly voice: Voice; readonly block: TextBlock; readonly centre: Point }[]
-  readonly icon: Box | null
-  readonly picture: Box | null
-  readonly plates: readonly Plate[]
-}
 type Form = {
   /** Its place in the order, large or as large as its words; who does it. */
   readonly shows: { readonly numeral: 'large' | 'small' | null; readonly actor: boolean }
@@ -36,71 +26,9 @@ type Form = {
   readonly stand: (p: Pieces, box: Box, f: FormRoom) => Standing
 }
 
-type Item = { readonly size: Size; readonly put: (at: Point, out: Draft) => void }
-type Draft = {
-  words: { voice: Voice; block: TextBlock; centre: Point }[]
-  icon: Box | null
-  picture: Box | null
-}
-
-/** Between pieces below each other, in parts of the size of the words. */
-const GAP = 0.3
-
-const word = (voice: Voice, block: TextBlock | null, start: boolean): Item[] =>
-  block
-    ? [
-        {
-          size: block,
-          put: (centre, out) => out.words.push({ voice, block: start ? fromStart(block) : block, centre }),
-        },
-      ]
-    : []
-const iconItem = (p: Pieces): Item[] =>
-  p.icon ? [{ size: p.icon, put: (c, out) => (out.icon = boxAround(c, p.icon as Size)) }] : []
-const pictureItem = (p: Pieces): Item[] =>
-  p.picture ? [{ size: p.picture, put: (c, out) => (out.picture = boxAround(c, p.picture as Size)) }] : []
-
-/** The running pieces of a node, one below another. */
-const running = (p: Pieces, start: boolean): Item[] => [
-  ...pictureItem(p),
-  ...word('heading', p.heading, start),
-  ...word('measure', p.measure, start),
-  ...word('detail', p.detail, start),
-  ...word('value', p.value, start),
-]
-
-const column = (items: readonly Item[], f: FormRoom): Size => ({
-  width: Math.max(0, ...items.map((i) => i.size.width)),
-  height: items.reduce((sum, i) => sum + i.size.height, 0) + Math.max(0, items.length - 1) * GAP * f.unit,
-})
-
-/** One below another from `top`, centred on `x` or beginning at `left`. */
-function stacked(
-  items: readonly Item[],
-  at: { top: number; left: number; width: number },
-  start: boolean,
-  f: FormRoom,
-) {
-  const out: Draft = { words: [], icon: null, picture: null }
-  let y = at.top
-  for (const i of items) {
-    const x = start ? at.left + i.size.width / 2 : at.left + at.width / 2
-    i.put({ x, y: y + i.size.height / 2 }, out)
-    y += i.size.height + GAP * f.unit
-  }
-  return out
-}
-
-const merged = (plates: readonly Plate[], ...drafts: readonly Draft[]): Standing => ({
-  words: drafts.flatMap((d) => d.words),
-  icon: drafts.find((d) => d.icon)?.icon ?? null,
-  picture: drafts.find((d) => d.picture)?.picture ?? null,
-  plates,
-})
-
 const padded = (s: Size, f: FormRoom): Size => ({ width: s.width + 2 * f.pad.x, height: s.height + 2 * f.pad.y })
 const single = (item: Item | undefined, centre: Point): Draft => {
-  const out: Draft = { words: [], icon: null, picture: null }
+  const out = draft()
   item?.put(centre, out)
   return out
 }

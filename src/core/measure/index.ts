@@ -1,6 +1,6 @@
 export { actorsOf, measure, measuredNode } from './measure'
-export type { Plate, Shared, Standing } from './forms'
-export { standingIn, weightOf } from './nodeSize'
+export type { Plate, Shared, Standing } from './pieceItems'
+export { standingIn, weightOf, wordsSize } from './nodeSize'
 export { ordinal } from './ordinal'
 export { NO_PIECES, type Pieces, type Voice } from './pieces'
 export type { Sized, SizedLink, SizedNode, SizedNote } from './sized'

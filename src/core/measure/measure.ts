@@ -5,6 +5,7 @@ import {
   expectedValues,
   huesOf,
   linksInOrder,
+  markedBy,
   nodesInOrder,
   numberedFigure,
   notesInOrder,
@@ -19,10 +20,11 @@ import {
   type FigureNote,
   type NodeId,
 } from '../figure'
+import { inFamily } from '../icons'
 import { withUnit } from '../quantity'
 import type { FigureStyle, TextLook } from '../style'
 import { numberIn } from '../text'
-import type { Shared } from './forms'
+import type { Shared } from './pieceItems'
 import { cut, longer, sharedBy, sizedNode, type Within } from './nodeSize'
 import { keyOf } from './legend'
 import { ordinal } from './ordinal'
@@ -84,6 +86,7 @@ function within(figure: Figure, style: FigureStyle, typesetter: Typesetter): Wit
     numeral: (n) => ordinal((order.get(n.id) ?? 0) + 1, style.house.numerals),
     numbered: figure.dress.numbered ?? true,
     share: shareIn(figure),
+    marked: markedBy(figure),
   }
 }
 
@@ -121,8 +124,9 @@ export function measure(figure: Figure, style: FigureStyle, typesetter: Typesett
     links: sizedLinks(figure, style, typesetter),
     notes: notesInOrder(figure).map((n) => sizedNote(n, style, typesetter)),
     shared,
-    legend: keyOf(figure, style.colouring).map(({ name, hue }) => ({
-      hue,
+    legend: keyOf(figure, style.colouring).map(({ name, hue, icon, full }) => ({
+      ...{ hue, full },
+      icon: icon === null ? null : inFamily(icon, style.house.icons),
       block: textBlock([{ text: name, look: style.label }], style.wrap.point, typesetter),
     })),
     hues: huesOf(figure, style.colouring),

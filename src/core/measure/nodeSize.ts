@@ -1,8 +1,9 @@
 /** How large one node has to be for what it says, by its role, its treatment and what a person has made of it. */
 import { shapes, type Box, type ShapeName, type Size } from '../geometry'
-import type { Figure, FigureNode, NodeId, Trait } from '../figure'
+import type { Figure, FigureNode, Marked, NodeId, Trait } from '../figure'
 import type { FigureStyle, FormName, NodeDress } from '../style'
-import { forms, type FormRoom, type Shared, type Standing } from './forms'
+import { forms } from './forms'
+import type { FormRoom, Shared, Standing } from './pieceItems'
 import { piecesOf, wordsOf, type Pieces } from './pieces'
 import type { Sized, SizedNode } from './sized'
 import type { Typesetter } from './typesetter'
@@ -21,6 +22,8 @@ export type Within = {
   readonly numbered: boolean
   /** From 0 to 1, where nodes are drawn as large as they count. */
   readonly share: (n: FigureNode) => number
+  /** What rules put into nodes. */
+  readonly marked: ReadonlyMap<NodeId, Marked>
 }
 
 const MIN_WIDTH_IN_EM = 5
@@ -116,6 +119,7 @@ export function cut(node: FigureNode, within: Within): Cut {
     // Lanes say who.
     showsActor: form.shows.actor && !within.figure.arrangement.startsWith('lanes'),
     picture: style.picture,
+    marked: within.marked.get(node.id) ?? null,
   }
   const first = piecesOf(node, asked, style, typesetter)
   if (!inside || !first.picture) return { node, dress, pieces: first }
@@ -169,6 +173,14 @@ export function sizedNode({ node, dress, pieces }: Cut, shared: Shared, within: 
     width: Math.max(around.width, node.size?.width ?? 0),
     height: Math.max(around.height, node.size?.height ?? 0),
   }
+}
+
+/** The room that the words of a node take by themselves, where nothing is drawn around them. */
+export function wordsSize(n: SizedNode, sized: Pick<Sized, 'style' | 'shared' | 'kind' | 'arrangement'>): Size {
+  if (n.dress.form !== 'centred') return n
+  const f = formRoom(sized.style, n.shape, n.dress, sized.shared, sized)
+  const { width, height } = forms.centred.size(n.pieces, f)
+  return { width: width - 2 * f.pad.x, height: height - 2 * f.pad.y }
 }
 
 /** Where the pieces of a node stand in its box. */

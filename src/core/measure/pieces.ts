@@ -1,5 +1,5 @@
 /** What a node says and shows, each piece set by itself, before anything is known of where it stands. */
-import type { FigureNode } from '../figure'
+import type { FigureNode, Hue, Marked } from '../figure'
 import type { Size } from '../geometry'
 import { inFamily } from '../icons'
 import type { FigureStyle, NodeDress, TextLook } from '../style'
@@ -16,6 +16,9 @@ export type Pieces = {
   readonly actor: TextBlock | null
   readonly icon: (Size & { readonly name: string }) | null
   readonly picture: (Size & { readonly hash: string; readonly alt: string }) | null
+  /** What rules show of a sheet. */
+  readonly badges: readonly { readonly block: TextBlock; readonly hue: Hue }[]
+  readonly chart: (Size & { readonly bars: Marked['bars'] }) | null
 }
 export type Voice = 'heading' | 'detail' | 'measure' | 'value' | 'numeral' | 'actor'
 
@@ -28,6 +31,8 @@ export const NO_PIECES: Pieces = {
   actor: null,
   icon: null,
   picture: null,
+  badges: [],
+  chart: null,
 }
 
 /** What is asked of a node's pieces by those who know its place in the figure. */
@@ -41,6 +46,7 @@ export type Asked = {
   readonly largeNumeral: boolean
   readonly showsActor: boolean
   readonly picture: Size
+  readonly marked: Marked | null
 }
 
 /** Over the size of the words. */
@@ -49,6 +55,9 @@ const STEP = 1.15
 /** How much wider than other words a heading may run. */
 const HEADING = 1.35
 
+/** A small chart, in parts of the size of the words: at least so wide, at most so wide, and each bar so high. */
+const CHART = { least: 5, most: 14, bar: 0.55 }
+
 const larger = (look: TextLook, factor: number): TextLook => ({ ...look, size: look.size * factor })
 
 export function piecesOf(node: FigureNode, asked: Asked, style: FigureStyle, typesetter: Typesetter): Pieces {
@@ -56,8 +65,23 @@ export function piecesOf(node: FigureNode, asked: Asked, style: FigureStyle, typ
   const step = STEP ** (node.look?.step ?? 0)
   const set: Set = (text, look, most = room) =>
     text ? textBlock([{ text, look: larger(look, step) }], most, typesetter) : null
+  const heading = headingOf(node, asked, style, set)
+  const { bars, badges } = asked.marked ?? { bars: [], badges: [] }
+  const unit = style.body.size
   return {
-    heading: headingOf(node, asked, style, set),
+    heading,
+    badges: badges.flatMap(({ words, hue }) => {
+      const block = set(words, style.label)
+      return block ? [{ block, hue }] : []
+    }),
+    chart:
+      bars.length > 0
+        ? {
+            bars,
+            width: Math.min(room, Math.max(CHART.least * unit, Math.min(CHART.most * unit, heading?.width ?? 0))),
+            height: bars.length * CHART.bar * unit,
+          }
+        : null,
     detail: set(node.detail, style.label),
     measure: set(node.duration, style.label),
     value: set(asked.worth, style.strong),
@@ -103,4 +127,6 @@ function within(picture: NonNullable<FigureNode['picture']>, most: Size, unit: n
 
 /** All its words, as they are read. */
 export const wordsOf = (p: Pieces): string =>
-  [p.actor, p.heading, p.measure, p.detail, p.value].flatMap((b) => (b ? [b.text] : [])).join(' ')
+  [p.actor, p.heading, p.measure, ...p.badges.map((b) => b.block), p.detail, p.value]
+    .flatMap((b) => (b ? [b.text] : []))
+    .join(' ')

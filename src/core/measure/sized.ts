@@ -2,7 +2,7 @@
 import type { FigureKind, FigureNote, Hue, LinkId, LookFields, NodeId, NodeRole, NoteId, TwoCriteria } from '../figure'
 import type { Box, Point, ShapeName, Size } from '../geometry'
 import type { FigureStyle, NodeDress } from '../style'
-import type { Shared } from './forms'
+import type { Shared } from './pieceItems'
 import type { Pieces } from './pieces'
 import type { TextBlock } from './textBlock'
 
@@ -68,8 +68,14 @@ export type Sized = {
   readonly notes: readonly SizedNote[]
   /** What the parts of all nodes have in common. */
   readonly shared: Shared
-  /** What colours mean, in words, where the figure does not say it by itself. */
-  readonly legend: readonly { readonly block: TextBlock; readonly hue: Hue }[]
+  /** What colours and icons mean, in words, where the figure does not say it by itself. */
+  readonly legend: readonly {
+    readonly block: TextBlock
+    readonly hue: Hue
+    readonly icon: string | null
+    /** In its full colour, whatever nodes are filled with. */
+    readonly full: boolean
+  }[]
   /** Which colour each node is to have. */
   readonly hues: ReadonlyMap<NodeId, Hue>
   /** What ends of a decision are worth, where they say so. */

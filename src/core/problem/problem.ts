@@ -39,6 +39,7 @@ export type Problem =
   | { readonly code: 'translation-failed'; readonly why: string }
   | { readonly code: 'reader-failed'; readonly name: string; readonly why: string }
   | { readonly code: 'no-reader' }
+  | { readonly code: 'source-failed'; readonly name: string; readonly why: string }
   | { readonly code: 'picture-too-large'; readonly pixels: number; readonly limit: number }
   | { readonly code: 'picture-too-slow'; readonly seconds: number }
   | { readonly code: 'no-figures' }
@@ -125,6 +126,9 @@ const sentences: Readonly<Record<Problem['code'], Words>> = {
   ),
   'reader-failed': words(
     '{name} read nothing: {why}. The readings below are untouched; try again, or go on without it.',
+  ),
+  'source-failed': words(
+    'The sheet “{name}” could not be fetched: {why}. The figure keeps the numbers it has; try again, or choose a file.',
   ),
   'no-reader': words('No other reader is configured here. READER_URL names one when the server is started.'),
   'picture-too-large': words(

@@ -1,4 +1,5 @@
 /** The picture: whether its words can be read, nothing is cut, and its lines could cross less. */
+import { drawnFaults } from '../check'
 import { all, apply, release, releaseAll, tidy } from '../document'
 import { SMALLEST_TEXT, frameTable, type Figure } from '../figure'
 import { overlaps } from '../geometry'
@@ -57,6 +58,23 @@ function onTop({ looked: { figure }, routed }: Drawn): Found[] {
       mends: [mend(figure, said('Let it find its own place'), release(n.id))],
     }))
   })
+}
+
+/** Words that hardly stand out as they are drawn: where somebody has laid one thing under the words of another. */
+function faint({ looked: { figure }, scene }: Drawn): Found[] {
+  const isPart = (id: string): boolean => figure.nodes[id] !== undefined || figure.links[id] !== undefined
+  const owners = new Set(
+    drawnFaults(scene).flatMap((f) => (f.code === 'faint-words' && isPart(f.owner) ? [f.owner] : [])),
+  )
+  const edit = all(tidy(figure), releaseAll(figure))
+  const held = Object.values(figure.nodes).some((n) => n.held)
+  return [...owners].map((id) => ({
+    parts: [id],
+    says: said('“{part}” can hardly be read on what lies under it: words need a contrast of 4.5.', {
+      part: named(figure, id),
+    }),
+    mends: held ? [mend(figure, said('Lay it out anew'), edit)] : [],
+  }))
 }
 
 const unserved = ({ scene }: Drawn): Found[] =>
@@ -120,6 +138,14 @@ export const pictureRules: readonly PictureRule[] = [
     find: onTop,
     fires: 'process frame=free; a step Ramp = 0 0; b step Cars = 20 10; d step Gate = 300 0; a>b; b>d',
     quiet: 'process frame=free; a step Ramp = 0 0; b step Cars = 0 90; d step Gate = 300 0; a>b; b>d',
+  },
+  {
+    ...{ id: 'faint', name: words('Words that hardly stand out'), severity: 'warning' },
+    find: faint,
+    fires:
+      'venn treatment=solid; a set A * series:1 = 170 153; b set B * series:1 = 77 127; m member Ramp # a = 268 3; n member Cars and more words * tone:accent # a b = 350 108',
+    quiet:
+      'venn treatment=solid; a set A * series:1; b set B * series:1; m member Ramp # a; n member Cars and more words * tone:accent # a b',
   },
   {
     ...{ id: 'no-letters', name: words('Letters that no font has'), severity: 'error' },

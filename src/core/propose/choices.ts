@@ -1,6 +1,6 @@
 /** Decisions from what the author arranged: options with what is for and against each, cases with what follows from each,
  *  options with what is said of each. */
-import type { NodeId } from '../figure'
+import { sideIn, type NodeId } from '../figure'
 import { conditionsIn, keyOf, QUALIFIED, ruleIn, type ReadText } from '../reading'
 import { capital, labelOf, sentencesOf, slice, type Entry, type Span } from '../text'
 import { type Built } from './built'
@@ -8,10 +8,6 @@ import { meeting } from './coverage'
 import { Growing } from './growing'
 import { clean, labelled, listIn, shortListIn } from './shapes'
 import { because } from './because'
-
-const PROS = /^(?:\+|pros?|for|advantages?|benefits?|plus|good|strengths?|dafür|vorteile?|a favor|ventajas?)$/iu
-const CONS =
-  /^(?:-|−|–|cons?|against|disadvantages?|drawbacks?|minus|bad|risks?|weakness(?:es)?|dagegen|nachteile?|en contra|desventajas?)$/iu
 
 const rootOf = (read: ReadText, tree: Growing, otherwise: string): NodeId => {
   const { title, opening } = read.outline
@@ -21,7 +17,10 @@ const rootOf = (read: ReadText, tree: Growing, otherwise: string): NodeId => {
   return tree.add('choice', asked ? labelled(read.text, asked).replace(/\?$/, '') : otherwise, asked ? [asked] : [])
 }
 
-const sideOf = (words: string): string => (PROS.test(words) ? 'Pro' : CONS.test(words) ? 'Con' : '')
+const sideOf = (words: string): string => {
+  const side = sideIn(words)
+  return side === null ? '' : side > 0 ? 'Pro' : 'Con'
+}
 /** The plus or minus that marks an entry. */
 const signOf = (text: string, e: Entry): string =>
   /([+\-−–])[\t ]*$/.exec(text.slice(Math.max(0, e.label.start - 3), e.label.start))?.[1] ?? ''

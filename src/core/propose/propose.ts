@@ -10,7 +10,7 @@ import { kindChances, sureFeatures, sureness } from './rank'
 import { conceptFigure } from './conceptFigure'
 import { decisionFigure } from './decisionFigure'
 import { contentOf, coverageOf, withContext, type Coverage } from './coverage'
-import { timeDoubt } from './timeDoubt'
+import { quantityDoubts } from './quantityDoubts'
 import { branchDoubt, type Answered, type Doubt } from './doubts'
 import { hierarchyFigure } from './hierarchyFigure'
 import { COUNTS_PEERS, NAMES_PEERS, pointsFigure } from './pointsFigure'
@@ -79,7 +79,7 @@ export function readingsOf(read: ReadText, built: ReadonlyMap<FigureKind, Built>
         strong: sure >= STRONG,
         reasons: b.reasons,
         coverage,
-        doubts: [...(b.doubts ?? []), ...timeDoubt(figure)],
+        doubts: [...(b.doubts ?? []), ...quantityDoubts(figure)],
         figure,
       }
     })

@@ -267,7 +267,7 @@ export const treatments = {
     tints: {
       ...plain,
       name: words('Nested tints'),
-      suits: ['nested', 'byValue', 'levels', 'down'],
+      suits: ['nested', 'byValue', 'ringsByValue', 'levels', 'down'],
       node: { ...plate, fill: 'tint', outline: 0 },
       traits: { root: { bold: true } },
       colouring: 'level',

@@ -1,6 +1,6 @@
 /** A figure in one line, for examples: `process; a step Lower the ramp @Bosun; q question Ramp wet?; a>q; q>a no 30%`.
  *
- *  The kind first, and what is said of the whole (`title=…`, `caption=…`). A node: id, role, words; `@` who acts, `|` its value
+ *  The kind first, and what is said of the whole (`title=…`, `caption=…`, `treatment=…`). A node: id, role, words; `@` who acts, `|` its value
  *  with unit, `^` its weight, `~` how long it takes, `#` the sets it belongs to, `*` its colour, `+` that of its outline,
  *  `$` a picture, `=` where somebody put it. A
  *  link: `from>to words chance`, `>>` for what runs at the same time. */
@@ -21,7 +21,8 @@ export function sketch(text: string): Figure {
     else putNode(nodes, row)
   }
   const whole = Object.fromEntries(said.map((s) => s.split('=') as [string, string]))
-  return { ...figure, ...whole, nodes, links }
+  const { treatment, ...own } = whole
+  return { ...figure, ...own, ...(treatment ? { dress: { ...figure.dress, treatment } } : {}), nodes, links }
 }
 
 function putLink(

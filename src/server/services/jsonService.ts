@@ -33,28 +33,32 @@ export async function askService(service: JsonService, body: unknown): Promise<A
       signal: AbortSignal.timeout(service.timeoutMs),
       redirect: 'error',
     })
-    if (!response.ok) return { why: `it answered with status ${response.status}` }
-    const text = await textOf(response)
-    if (text === null) return { why: 'its answer is too long' }
-    return fieldOf(text, service.answerField)
+    const bytes = await answered(response, MOST_BYTES)
+    return 'why' in bytes ? bytes : fieldOf(bytes.toString(), service.answerField)
   } catch (error) {
-    const timedOut = (error as { name?: unknown } | null)?.name === 'TimeoutError'
-    return { why: timedOut ? `it did not answer within ${service.timeoutMs / 1000} seconds` : 'it cannot be reached' }
+    return { why: whyUnreached(error, service.timeoutMs) }
   }
 }
 
-/** The body, counted while it comes in; null when it is too long. */
-async function textOf(response: Response): Promise<string | null> {
+/** The body, counted while it comes in, or why there is none. */
+export async function answered(response: Response, most: number): Promise<Buffer | { readonly why: string }> {
+  if (!response.ok) return { why: `it answered with status ${response.status}` }
   const chunks: Uint8Array[] = []
   let bytes = 0
   for await (const chunk of (response.body ?? []) as AsyncIterable<Uint8Array>) {
     bytes += chunk.length
     // Leaving the loop cancels the body.
-    if (bytes > MOST_BYTES) return null
+    if (bytes > most) return { why: 'its answer is too long' }
     chunks.push(chunk)
   }
-  return Buffer.concat(chunks).toString()
+  return Buffer.concat(chunks)
 }
+
+/** What a failed fetch is said to be. */
+export const whyUnreached = (error: unknown, timeoutMs: number): string =>
+  (error as { name?: unknown } | null)?.name === 'TimeoutError'
+    ? `it did not answer within ${timeoutMs / 1000} seconds`
+    : 'it cannot be reached'
 
 function fieldOf(body: string, field: string): Answer {
   let value: unknown

@@ -1,17 +1,14 @@
 'use client'
 
-import { Radio, RadioGroup } from '@headlessui/react'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { z } from 'zod/mini'
-import { inFamily } from '@/core/icons'
 import { houseOf } from '@/core/style'
-import { compute } from '@/workers/client'
 import { useWardrobe } from '../folio/wardrobe'
-import { iconAddress } from '../scene/SceneView'
 import { ask } from '../send'
 import { sayingOf } from './FigureDress'
 import type { Work } from './work'
 import { FileButton } from '../chrome/FileButton'
+import { IconFinder } from './IconFinder'
 import { useWords } from '../words/words'
 
 /** The icon of a node: what its words suggest, or what is searched for, in the family of the house style. */
@@ -22,9 +19,6 @@ export function IconPicker({ work, id }: { readonly work: Work; readonly id: str
   const wardrobe = useWardrobe()
   const family = houseOf(figure, wardrobe).icons
   const [open, setOpen] = useState(false)
-  const [asked, ask] = useState('')
-  const words = asked.trim() || (node ? sayingOf(node) : '')
-  const found = useIcons(open ? words : null, family)
   if (!node) return null
   const put = (icon: string | null) => apply({ do: 'setNode', id, set: { icon } })
   return (
@@ -41,16 +35,7 @@ export function IconPicker({ work, id }: { readonly work: Work; readonly id: str
       </div>
       {open && (
         <>
-          <input
-            type="search"
-            aria-label={t('Search icons by word')}
-            placeholder={`As “${node.text.slice(0, 24)}”`}
-            className="field"
-            value={asked}
-            onChange={(e) => ask(e.target.value)}
-            onKeyDown={(e) => e.stopPropagation()}
-          />
-          <Found found={found} chosen={node.icon && inFamily(node.icon, family)} words={words} onPut={put} />
+          <IconFinder like={sayingOf(node)} hint={node.text} family={family} chosen={node.icon} onPut={put} />
           <Upload work={work} onPut={put} />
         </>
       )}
@@ -77,74 +62,4 @@ function Upload({ work, onPut }: { readonly work: Work; readonly onPut: (icon: s
       onFile={(f) => void take(f)}
     />
   )
-}
-
-type FoundProps = {
-  readonly found: readonly string[] | string | null
-  readonly chosen: string | undefined
-  readonly words: string
-  readonly onPut: (icon: string) => void
-}
-
-function Found({ found, chosen, words, onPut }: FoundProps) {
-  const t = useWords()
-  if (found === null) return <p className="text-[13px] text-quiet">{t('Looking …')}</p>
-  if (typeof found === 'string')
-    return (
-      <p role="alert" className="text-[13px] text-needle">
-        {found}
-      </p>
-    )
-  if (found.length === 0)
-    return (
-      <p className="text-[13px] text-quiet">
-        {t('Nothing is drawn for “{words}”. Try another word for it.', { words })}
-      </p>
-    )
-  return (
-    <RadioGroup aria-label={t('Icons')} value={chosen ?? ''} onChange={onPut} className="grid grid-cols-6 gap-1">
-      {found.map((name) => (
-        <Radio
-          key={name}
-          as="button"
-          type="button"
-          value={name}
-          aria-label={nameOf(name)}
-          title={nameOf(name)}
-          className={`rounded border bg-white p-1 ${chosen === name ? 'border-needle ring-1 ring-needle' : 'border-rule hover:border-quiet'}`}
-        >
-          {/* eslint-disable-next-line @next/next/no-img-element -- a drawing of a few hundred bytes, as it is */}
-          <img src={iconAddress(name, '#16242b')} alt="" width={22} height={22} />
-        </Radio>
-      ))}
-    </RadioGroup>
-  )
-}
-
-const nameOf = (icon: string): string => (icon.split('/')[1] ?? icon).replaceAll('-', ' ')
-const PAUSE_MS = 150
-
-/** Null while they are being looked for; a sentence where they could not be. */
-function useIcons(words: string | null, family: 'line' | 'fill'): readonly string[] | string | null {
-  const t = useWords()
-  const [found, setFound] = useState<{ readonly of: string; readonly is: readonly string[] | string } | null>(null)
-  useEffect(() => {
-    if (words === null) return
-    let current = true
-    const timer = setTimeout(() => {
-      compute()
-        .icons(words, family)
-        .then(
-          (is) => current && setFound({ of: words, is }),
-          (error: unknown) =>
-            current &&
-            setFound({ of: words, is: t('The icons could not be loaded: {error}', { error: String(error) }) }),
-        )
-    }, PAUSE_MS)
-    return () => {
-      current = false
-      clearTimeout(timer)
-    }
-  }, [words, family, t])
-  return found && found.of === words ? found.is : null
 }

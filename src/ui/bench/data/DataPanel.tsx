@@ -2,7 +2,7 @@
 
 /** Data beside a figure: a sheet whose rows are tied to its nodes, and the rules that show it. */
 import { useEffect, useState } from 'react'
-import { sheetChange, type DataSheet } from '@/core/data'
+import { sheetChange, type DataSheet, type DataSource } from '@/core/data'
 import type { Edit } from '@/core/document'
 import type { Figure } from '@/core/figure'
 import { editFigure, figuresIn } from '../../folio/useFolio'
@@ -12,7 +12,7 @@ import type { Also } from '../useBench'
 import type { Work } from '../work'
 import { NewSheet } from './NewSheet'
 import { Rules } from './Rules'
-import { keepSheet, keptSheet, tiedTo, today, untied, type Came } from './sheets'
+import { fromSource, keepSheet, keptSheet, tiedTo, today, untied, type Came } from './sheets'
 import { Tying } from './Tying'
 
 export function DataPanel({ work, onClose }: { readonly work: Work; readonly onClose: () => void }) {
@@ -46,6 +46,13 @@ function Source({ work, figure, data }: SourceProps) {
   const t = useWords()
   const [newer, setNewer] = useState<Came | null>(null)
   const [opening, setOpening] = useState(false)
+  const { from } = data
+  const fetchIt = async (name: string) => {
+    const came = await fromSource(name)
+    if (typeof came === 'string') return work.tell(came)
+    setNewer(came)
+    setOpening(true)
+  }
   return (
     <section className="flex flex-col gap-1.5 text-[13px]">
       <p>
@@ -53,11 +60,16 @@ function Source({ work, figure, data }: SourceProps) {
         <span className="text-quiet">{t('as of {at}, tied by “{key}”', { at: data.at, key: data.key })}</span>
       </p>
       {!opening && (
-        <p className="flex flex-wrap gap-x-4">
-          <button type="button" className="text-button" onClick={() => setOpening(true)}>
+        <p className="flex flex-wrap gap-x-4 gap-y-1.5">
+          {from !== undefined && (
+            <button type="button" className="text-button min-h-6" onClick={() => void fetchIt(from)}>
+              {t('Fetch it again')}
+            </button>
+          )}
+          <button type="button" className="text-button min-h-6" onClick={() => setOpening(true)}>
             {t('Refresh with a newer sheet')}
           </button>
-          <button type="button" className="text-button" onClick={() => work.apply(untied(figure))}>
+          <button type="button" className="text-button min-h-6" onClick={() => work.apply(untied(figure))}>
             {t('Untie the sheet')}
           </button>
         </p>
@@ -115,7 +127,8 @@ function Newer({ work, data, newer, onDone }: NewerProps) {
   const take = async () => {
     const hash = await keepSheet(work.folio.id, newer.sheet)
     if (typeof hash !== 'string') return work.tell(hash.problem)
-    refreshed(work, newer.sheet, { sheet: data.sheet, hash, name: newer.name || data.name })
+    const { from = data.from } = newer
+    refreshed(work, newer.sheet, { sheet: data.sheet, hash, name: newer.name || data.name, ...(from && { from }) })
     onDone()
   }
   return (
@@ -152,11 +165,7 @@ function Newer({ work, data, newer, onDone }: NewerProps) {
 }
 
 /** Every figure of the folio that shows the sheet takes the newer one; together, so that it is taken back together. */
-function refreshed(
-  work: Work,
-  sheet: DataSheet,
-  now: { readonly sheet: string; readonly hash: string; readonly name: string },
-): void {
+function refreshed(work: Work, sheet: DataSheet, now: Pick<DataSource, 'sheet' | 'hash' | 'name' | 'from'>): void {
   const edits = figuresIn(work.folio).flatMap(({ figure }): { figure: string; edit: Edit }[] =>
     figure.data?.sheet === now.sheet
       ? [{ figure: figure.id, edit: tiedTo(figure, sheet, { ...figure.data, ...now, at: today() }) }]

@@ -1,10 +1,10 @@
 'use client'
 
 /** A sheet comes in: pasted, or as a file. */
-import { useId, useState } from 'react'
+import { useEffect, useId, useState } from 'react'
 import { FileButton } from '../../chrome/FileButton'
 import { useWords } from '../../words/words'
-import { fromFile, pasted, type Came } from './sheets'
+import { fromFile, fromSource, pasted, sources, type Came } from './sheets'
 
 export function NewSheet({ onCame }: { readonly onCame: (came: Came) => void }) {
   const t = useWords()
@@ -45,11 +45,41 @@ export function NewSheet({ onCame }: { readonly onCame: (came: Came) => void }) 
           onFile={(file) => void fromFile(file).then(take)}
         />
       </p>
+      <Sources onCame={take} />
       {problem && (
         <p role="alert" className="text-needle">
           {problem}
         </p>
       )}
     </div>
+  )
+}
+
+/** Those that lie at an address which this deployment knows; nothing where it knows none. */
+function Sources({ onCame }: { readonly onCame: (came: Came | string) => void }) {
+  const t = useWords()
+  const [names, setNames] = useState<readonly string[]>([])
+  useEffect(() => {
+    let current = true
+    void sources().then((found) => current && setNames(found))
+    return () => {
+      current = false
+    }
+  }, [])
+  if (names.length === 0) return null
+  return (
+    <p className="flex flex-wrap items-center gap-x-4 text-quiet">
+      {t('Or fetch')}
+      {names.map((name) => (
+        <button
+          key={name}
+          type="button"
+          className="text-button min-h-6"
+          onClick={() => void fromSource(name).then(onCame)}
+        >
+          {name}
+        </button>
+      ))}
+    </p>
   )
 }

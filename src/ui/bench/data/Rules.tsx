@@ -1,15 +1,19 @@
 'use client'
 
 /** How columns are shown in the figure: a rule for each, with what no rule covers. */
-import { uncovered, type Figure, type Show } from '@/core/figure'
+import { scaleOf, uncovered, type Figure, type Show } from '@/core/figure'
 import { said, type Said } from '@/core/words'
 import { useWords } from '../../words/words'
 import { nodeParts } from '../selection'
 import type { Work } from '../work'
+import { StretchIcons } from './StretchIcons'
 
 const ways: Readonly<Record<Show['as'], Said>> = {
   colour: said('as colour'),
   words: said('as words'),
+  badge: said('as a badge'),
+  icon: said('as an icon'),
+  chart: said('as small bars'),
   size: said('as size'),
   thickness: said('as thickness of the line to it'),
 }
@@ -65,7 +69,7 @@ function Rule({ work, figure, show, columns, onChange }: RuleProps) {
           onTake={(template) => onChange({ ...show, template })}
         />
       )}
-      {show.as === 'colour' && (
+      {parted.has(show.as) && scaleOf(figure, show)?.by !== 'words' && (
         <Typed
           label={t('Parted at')}
           hint={t('an even scale; or 5, 10')}
@@ -73,6 +77,16 @@ function Rule({ work, figure, show, columns, onChange }: RuleProps) {
           onTake={(words) => onChange({ ...show, steps: stepsIn(words) })}
         />
       )}
+      {parted.has(show.as) && (show.steps ?? []).length > 0 && (
+        <Typed
+          label={t('Called')}
+          hint={t('short, middling, long')}
+          value={(show.names ?? []).join(', ')}
+          onTake={(words) => onChange({ ...show, names: words.split(',').map((w) => w.trim()) })}
+        />
+      )}
+      {show.as === 'icon' && <StretchIcons {...{ figure, show, onChange }} />}
+      {show.as === 'chart' && <Beside {...{ show, columns, onChange }} />}
       {bare.length > 0 && (
         <button
           type="button"
@@ -89,6 +103,37 @@ function Rule({ work, figure, show, columns, onChange }: RuleProps) {
         {t('Remove the rule')}
       </button>
     </li>
+  )
+}
+
+/** Ways that tell the stretches of a scale apart. */
+const parted: ReadonlySet<Show['as']> = new Set(['colour', 'badge', 'icon'])
+
+/** More bars beside the first. */
+function Beside({ show, columns, onChange }: Pick<RuleProps, 'show' | 'columns' | 'onChange'>) {
+  const t = useWords()
+  const picked = show.beside ?? []
+  return (
+    <fieldset className="flex flex-wrap gap-x-3">
+      <legend className="text-quiet">{t('Beside it')}</legend>
+      {columns
+        .filter((c) => c !== show.column)
+        .map((c) => (
+          <label key={c} className="flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              checked={picked.includes(c)}
+              onChange={(e) =>
+                onChange({
+                  ...show,
+                  beside: e.target.checked ? [...picked, c].slice(0, 5) : picked.filter((p) => p !== c),
+                })
+              }
+            />
+            {c}
+          </label>
+        ))}
+    </fieldset>
   )
 }
 

@@ -127,13 +127,22 @@ type Chosen = {
 }
 
 /** Keeps the sheet and ties its rows; false where it could not be kept. */
-async function tied(work: Work, { name, sheet }: Came, { key, columns, more }: Chosen): Promise<boolean> {
+async function tied(work: Work, { name, sheet, from }: Came, { key, columns, more }: Chosen): Promise<boolean> {
   const hash = await keepSheet(work.folio.id, sheet)
   if (typeof hash !== 'string') {
     work.tell(hash.problem)
     return false
   }
-  const source = { sheet: newId(), name, hash, at: today(), key, columns: [...new Set(columns)], agreed: more }
+  const source = {
+    sheet: newId(),
+    name,
+    hash,
+    at: today(),
+    key,
+    columns: [...new Set(columns)],
+    agreed: more,
+    ...(from && { from }),
+  }
   work.apply(tiedTo(work.shared.figure, sheet, source))
   return true
 }

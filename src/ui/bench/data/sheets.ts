@@ -8,7 +8,8 @@ import type { Imported } from '../../arrive/arrivals'
 import { ask } from '../../send'
 import { sayNow } from '../../words/words'
 
-export type Came = { readonly name: string; readonly sheet: DataSheet }
+/** `from` names the address it was fetched from. */
+export type Came = { readonly name: string; readonly sheet: DataSheet; readonly from?: string }
 
 const NO_SHEET = said('This holds no sheet: the first row names the columns, and at least one more is needed.')
 const named = (name: string, cells: readonly (readonly string[])[]): Came | string => {
@@ -19,13 +20,30 @@ const named = (name: string, cells: readonly (readonly string[])[]): Came | stri
 export const pasted = (text: string, name: string): Came | string => named(name, cellsOf(text))
 
 /** CSV, XLSX, ODS, as the server reads them; of several sheets the first that has rows. */
-export async function fromFile(file: File): Promise<Came | string> {
-  const answer = await ask('POST', `/api/imports?name=${encodeURIComponent(file.name)}`, file)
+const asCame = (answer: Awaited<ReturnType<typeof ask>>, name: string): Came | string => {
   if ('problem' in answer) return answer.problem
   // Checked by the server.
   const came = answer.json as Imported
-  const plain = file.name.replace(/\.[^.]+$/, '')
-  return came.as === 'sheets' ? named(plain, came.sheets.find((s) => s.rows.length > 1)?.rows ?? []) : sayNow(NO_SHEET)
+  return came.as === 'sheets' ? named(name, came.sheets.find((s) => s.rows.length > 1)?.rows ?? []) : sayNow(NO_SHEET)
+}
+
+export const fromFile = async (file: File): Promise<Came | string> =>
+  asCame(
+    await ask('POST', `/api/imports?name=${encodeURIComponent(file.name)}`, file),
+    file.name.replace(/\.[^.]+$/, ''),
+  )
+
+/** What lies at a configured address now. */
+export async function fromSource(name: string): Promise<Came | string> {
+  const came = asCame(await ask('POST', `/api/sources/${encodeURIComponent(name)}`), name)
+  return typeof came === 'string' ? came : { ...came, from: name }
+}
+
+const names = z.array(z.string())
+/** The sheets that this deployment knows an address of. */
+export async function sources(): Promise<readonly string[]> {
+  const answer = await ask('GET', '/api/sources')
+  return 'problem' in answer ? [] : names.parse(answer.json)
 }
 
 const kept = z.object({ hash: z.string() })

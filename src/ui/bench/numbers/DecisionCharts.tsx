@@ -23,8 +23,22 @@ type Props = {
     readonly of: string
     readonly low: number
     readonly high: number
+    /** What the whole is worth with the number that is tried in its place. */
+    readonly now: number
+    readonly picked: boolean
+    readonly onPick: () => void
+    /** The hand on the bar asks for so much worth, and lets go. */
+    readonly onTry: (worth: number) => void
+    readonly onTake: () => void
   }[]
-  readonly profiles: readonly { readonly name: string; readonly profile: Profile }[] | null
+  readonly profiles:
+    | readonly {
+        readonly name: string
+        readonly profile: Profile
+        readonly picked: boolean
+        readonly onPick: () => void
+      }[]
+    | null
   readonly worth: number
   readonly unit: string
   readonly colours: readonly string[]
@@ -72,10 +86,54 @@ function Tornado({ bars, worth, unit, colour }: TornadoProps) {
           dataKey={(_: unknown, i?: number) => i ?? 0}
           tick={({ x, y, index }: TickProps) => <BarName {...{ x, y }} bar={rows[index]} />}
         />
-        <Bar dataKey="from" isAnimationActive={false} barSize={14} fill={colour} />
         <ReferenceLine x={worth} stroke="var(--ink)" />
+        <Bar
+          dataKey="from"
+          isAnimationActive={false}
+          barSize={14}
+          shape={(at: Drawn) => <Pulled {...at} colour={colour} bar={rows[at.index]} />}
+        />
       </BarChart>
     </ResponsiveContainer>
+  )
+}
+
+type Drawn = {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+  readonly index: number
+}
+type PulledProps = Drawn & { readonly colour: string; readonly bar: Props['bars'][number] | undefined }
+
+/** A bar with a knob where the worth stands: pulled along it, another number is tried. The sliders below do the same. */
+function Pulled({ x, y, width, height, colour, bar }: PulledProps) {
+  if (!bar) return null
+  const [least, most] = [Math.min(bar.low, bar.high), Math.max(bar.low, bar.high)]
+  const knob = x + (width * (bar.now - least)) / (most - least)
+  const worthAt = (e: React.PointerEvent<SVGGElement>) => {
+    const { left, width: wide } = e.currentTarget.querySelector('rect')?.getBoundingClientRect() ?? {
+      left: 0,
+      width: 1,
+    }
+    return least + (most - least) * Math.min(1, Math.max(0, (e.clientX - left) / wide))
+  }
+  return (
+    <g
+      data-bar={bar.words}
+      className="cursor-ew-resize touch-none"
+      onPointerDown={(e) => {
+        e.preventDefault()
+        e.currentTarget.setPointerCapture(e.pointerId)
+        bar.onPick()
+      }}
+      onPointerMove={(e) => e.currentTarget.hasPointerCapture(e.pointerId) && bar.onTry(worthAt(e))}
+      onPointerUp={bar.onTake}
+    >
+      <rect {...{ x, y, width, height }} fill={colour} stroke="var(--ink)" strokeWidth={bar.picked ? 2 : 0} />
+      <circle cx={knob} cy={y + height / 2} r={6} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.5} />
+    </g>
   )
 }
 
@@ -102,7 +160,7 @@ function Profiles({ profiles, unit, colours }: ProfilesProps) {
   const t = useWords()
   const amount = useShort()
   const lines = profiles.slice(0, MOST).map((p, i) => ({
-    ...{ name: p.name, steps: [...cumulative(p.profile)] },
+    ...{ name: p.name, picked: p.picked, onPick: p.onPick, steps: [...cumulative(p.profile)] },
     ...{ stroke: colours[i % colours.length] ?? 'var(--sea)', dash: DASHES[i % DASHES.length] },
   }))
   return (
@@ -122,7 +180,7 @@ function Profiles({ profiles, unit, colours }: ProfilesProps) {
               key={l.name}
               {...{ data: l.steps, dataKey: 'chance', name: l.name, stroke: l.stroke, strokeDasharray: l.dash }}
               type="stepAfter"
-              strokeWidth={2}
+              strokeWidth={l.picked ? 4 : 2}
               dot={{ r: 2 }}
               isAnimationActive={false}
             />
@@ -131,7 +189,11 @@ function Profiles({ profiles, unit, colours }: ProfilesProps) {
       </ResponsiveContainer>
       <ul className="flex flex-col gap-0.5 text-[13px]">
         {lines.map((l) => (
-          <li key={l.name} className="flex items-center gap-2">
+          <li
+            key={l.name}
+            className={`flex cursor-pointer items-center gap-2 ${l.picked ? 'font-semibold' : ''}`}
+            onClick={l.onPick}
+          >
             <svg width="26" height="6">
               <line x2="26" y1="3" y2="3" stroke={l.stroke} strokeWidth="2" strokeDasharray={l.dash} />
             </svg>

@@ -31,6 +31,10 @@ export const rangesAround = (
     return { input, interval }
   })
 
+/** The number that stands there. */
+export const baseIn = (f: Figure, input: Input): number | undefined =>
+  input.of === 'value' ? f.nodes[input.node]?.measure?.value : f.links[input.link]?.probability
+
 /** The figure with another number in that place; chances beside a chance share what is left as they did before. */
 export function withInput(f: Figure, input: Input, x: number): Edit {
   if (input.of === 'value') {

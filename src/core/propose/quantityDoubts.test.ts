@@ -2,10 +2,15 @@ import { shippedLexicon } from '@/server/lexicon'
 import { propose } from '.'
 import { readText } from '../reading'
 
-const asked = (text: string) =>
+const asked = (text: string, id = 'times') =>
   propose(readText(text, shippedLexicon()))
     .find((r) => r.kind === 'process')
-    ?.doubts.find((d) => d.id === 'times') ?? null
+    ?.doubts.find((d) => d.id === id) ?? null
+/** What would be set, in the order of the text. */
+const offered = (text: string, id: string) => {
+  const edit = asked(text, id)?.options[1]?.edit
+  return edit?.do === 'all' ? edit.edits.map((e) => (e.do === 'setNode' || e.do === 'setLink' ? e.set : null)) : []
+}
 
 test('times that steps tell are offered together, and taken only when somebody says so', () => {
   const text =
@@ -30,4 +35,20 @@ test.each([
   '1. Count 12 cars.\n2. Call the 40 passengers.\n3. Sail.',
 ])('what is no length of a step is not asked about: %s', (text) => {
   expect(asked(text)).toBeNull()
+})
+
+test('so are amounts that steps cost, and how often an answer is the one', () => {
+  expect(
+    offered('1. Order the rope for £400.\n2. Hire the crane, which costs 1,200 euros.\n3. Sail.', 'costs'),
+  ).toEqual([{ fields: { Cost: '£400' } }, { fields: { Cost: '1,200 euros' } }])
+  const often =
+    '1. Check the deck.\n2. Is the deck wet?\n   - Yes, in 30 % of crossings: spread sand.\n   - No: open the gate.\n3. Load the cars.'
+  expect(offered(often, 'chances')).toEqual([{ probability: 0.3 }])
+})
+
+test.each([
+  '1. Report damage over £500.\n2. Sell tickets at £12 each.\n3. Sail.',
+  '1. Refund up to £40.\n2. Lock the till.\n3. Sail.',
+])('a bound or a rate is no cost of a step: %s', (text) => {
+  expect(asked(text, 'costs')).toBeNull()
 })
