@@ -9,7 +9,7 @@ import pg from 'pg'
 import * as Y from 'yjs'
 import { client, eventually, newFolio } from './support'
 
-const PORT = 4127
+const PORT = 4156
 const base = `http://localhost:${PORT}`
 const data = mkdtempSync(path.join(tmpdir(), 'compass-outage-'))
 type Cluster = {

@@ -12,7 +12,7 @@ const typesetter = shippedTypesetter()
 const styles = Object.keys(houseStyles)
 /** `SWEEP=1` dresses each figure in every treatment. */
 const SWEEP = process.env.SWEEP === '1'
-const SEEDS = SWEEP ? 300 : 160
+const SEEDS = SWEEP ? 300 : 100
 
 /** A figure as somebody might have it: with details, actors, icons and numbers here and there, and a few looks of its own. */
 function furnished(kind: FigureKind, seed: number): Figure {

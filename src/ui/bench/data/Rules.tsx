@@ -7,6 +7,7 @@ import { useWords } from '../../words/words'
 import { nodeParts } from '../selection'
 import type { Work } from '../work'
 import { StretchIcons } from './StretchIcons'
+import { TypedField } from '../TypedField'
 
 const ways: Readonly<Record<Show['as'], Said>> = {
   colour: said('as colour'),
@@ -187,17 +188,7 @@ function Typed({ label, hint, value, onTake }: TypedProps) {
   return (
     <label className="flex items-center gap-2 text-quiet">
       <span className="w-16 shrink-0">{label}</span>
-      <input
-        key={value}
-        className="field h-7! px-1.5!"
-        placeholder={hint}
-        defaultValue={value}
-        onBlur={(e) => e.target.value !== value && onTake(e.target.value)}
-        onKeyDown={(e) => {
-          e.stopPropagation()
-          if (e.key === 'Enter') e.currentTarget.blur()
-        }}
-      />
+      <TypedField placeholder={hint} value={value} onTake={onTake} />
     </label>
   )
 }

@@ -9,6 +9,7 @@ import { useWords } from '../../words/words'
 import type { Work } from '../work'
 import { usePercent, useTime } from './amounts'
 import type { Reckoned } from './flowNumbers'
+import { TypedField } from '../TypedField'
 
 type Props = { readonly work: Work; readonly found: Reckoned }
 
@@ -26,17 +27,7 @@ export function Actors({ work, found }: Props) {
       <h3 className="font-semibold">{t('Who is busy')}</h3>
       <label className="flex items-center gap-2 text-quiet">
         {t('It is begun')}
-        <input
-          key={intake}
-          className="field h-7! w-36!"
-          placeholder={t('6 per hour')}
-          defaultValue={intake}
-          onBlur={(e) => setIntake(e.target.value)}
-          onKeyDown={(e) => {
-            e.stopPropagation()
-            if (e.key === 'Enter') e.currentTarget.blur()
-          }}
-        />
+        <TypedField className="w-36!" placeholder={t('6 per hour')} value={intake} onTake={setIntake} />
       </label>
       {intake !== '' && !known && (
         <p className="text-brass-text">
@@ -71,18 +62,13 @@ function ActorRow({ work, found, actor, holdsUp }: Props & { readonly actor: str
           {holdsUp && <strong className="text-needle"> {t('bottleneck')}</strong>}
         </span>
         {load && <span>{percent(load.busy)}</span>}
-        <input
-          key={count}
+        <TypedField
           type="number"
           min={1}
-          className="field h-7! w-14!"
+          className="w-14!"
           aria-label={t('How many: {actor}', { actor })}
-          defaultValue={count}
-          onBlur={(e) => setCount(Number(e.target.value))}
-          onKeyDown={(e) => {
-            e.stopPropagation()
-            if (e.key === 'Enter') e.currentTarget.blur()
-          }}
+          value={String(count)}
+          onTake={(words) => setCount(Number(words))}
         />
       </div>
       {load && (

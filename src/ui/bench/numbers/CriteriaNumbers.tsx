@@ -8,6 +8,7 @@ import { useWords } from '../../words/words'
 import type { Work } from '../work'
 import { useNumber, usePercent } from './amounts'
 import { weightsOf, withTurned, withWeights, type Criteria } from './criteria'
+import { TypedField } from '../TypedField'
 
 type Props = { readonly work: Work; readonly criteria: Criteria }
 
@@ -99,18 +100,13 @@ function Points({ work, criteria, criterion }: OneProps) {
     if (parts) work.apply(withWeights(criteria, parts))
   }
   return (
-    <input
-      key={shown}
-      className="field h-7! w-16! px-1.5!"
+    <TypedField
+      className="w-16!"
       inputMode="decimal"
       placeholder="%"
       aria-label={t('Weight of {name} in percent', { name })}
-      defaultValue={shown}
-      onBlur={(e) => take(e.target.value)}
-      onKeyDown={(e) => {
-        e.stopPropagation()
-        if (e.key === 'Enter') e.currentTarget.blur()
-      }}
+      value={shown}
+      onTake={take}
     />
   )
 }

@@ -10,6 +10,7 @@ import { isSelected, nodeParts } from '../selection'
 import type { Work } from '../work'
 import { useAmount } from './amounts'
 import { baseIn, keyOf, nameOf, nodeOf, stepOf, withInput } from './decision'
+import { TypedField } from '../TypedField'
 
 /** Another number in the place of one, shown as a ghost until it is taken or dropped. */
 export type Trial = {
@@ -116,17 +117,5 @@ function Typed({ work, figure, input, shown }: TypedProps) {
     const read = input.of === 'chance' ? chanceIn(words) : (valueIn(words)?.value ?? null)
     if (words.trim() !== '' && words !== shown && read !== null) work.apply(withInput(figure, input, read))
   }
-  return (
-    <input
-      key={shown}
-      className="field h-7! w-24! px-1.5! text-[13px]!"
-      aria-label={t(nameOf(figure, input))}
-      defaultValue={shown}
-      onBlur={(e) => take(e.target.value)}
-      onKeyDown={(e) => {
-        e.stopPropagation()
-        if (e.key === 'Enter') e.currentTarget.blur()
-      }}
-    />
-  )
+  return <TypedField className="w-24!" aria-label={t(nameOf(figure, input))} value={shown} onTake={take} />
 }

@@ -6,6 +6,7 @@ import { useWords } from '../../words/words'
 import { isSelected, nodeParts } from '../selection'
 import type { Work } from '../work'
 import { useNumber } from './amounts'
+import { TypedField } from '../TypedField'
 
 type Props = { readonly work: Work; readonly sides: readonly Weighed[] }
 
@@ -79,17 +80,12 @@ function ArgumentRow({
         >
           {node.text}
         </button>
-        <input
-          key={weight}
-          className="field h-7! w-14! px-1.5!"
+        <TypedField
+          className="w-14!"
           inputMode="decimal"
           aria-label={t('How much “{words}” counts', { words: node.text })}
-          defaultValue={weight}
-          onBlur={(e) => take(e.target.value)}
-          onKeyDown={(e) => {
-            e.stopPropagation()
-            if (e.key === 'Enter') e.currentTarget.blur()
-          }}
+          value={String(weight)}
+          onTake={take}
         />
       </div>
       {turning !== null && turning !== weight && (

@@ -14,6 +14,7 @@ import { useAmount, useNumber, usePercent, useTime } from './amounts'
 import { Actors } from './Actors'
 import { asThickAsGone, reckoned, stepsIn, summaryOf, withWords, type Reckoned, type Summary } from './flowNumbers'
 import { useRuns } from './useRuns'
+import { TypedField } from '../TypedField'
 
 const SpreadChart = dynamic(() => import('./SpreadChart'))
 
@@ -203,20 +204,7 @@ function Cell({ work, figure, node, column, name, label }: CellProps) {
     const edit = withWords(figure, node, column, next, newId)
     if (edit) work.apply(edit)
   }
-  return (
-    <input
-      key={words}
-      aria-label={label}
-      placeholder={name}
-      className="field h-7! px-1.5! text-[13px]!"
-      defaultValue={words}
-      onBlur={(e) => take(e.target.value)}
-      onKeyDown={(e) => {
-        e.stopPropagation()
-        if (e.key === 'Enter') e.currentTarget.blur()
-      }}
-    />
-  )
+  return <TypedField aria-label={label} placeholder={name} value={words} onTake={take} />
 }
 
 function StepSays({ found, node }: { readonly found: Reckoned; readonly node: FigureNode }) {
