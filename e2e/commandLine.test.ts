@@ -105,6 +105,23 @@ test('proof: faults with their places for people, programs and build servers; th
   assert.match(aside.stdout, /set aside: .* Because: Two decks/)
 })
 
+test('proof of a figure by itself: a member that its own words put elsewhere', () => {
+  const lists =
+    'Night boat\n- Cabins\n- Bar\n\nDay boat\n- Sun deck\n- Shop\n\nBoth the night boat and the day boat\n- Ramp'
+  const read = JSON.parse(
+    call(['read', '-', '--kind', 'venn', '--json'], `Night boat and day boat\n\n${lists}\n`).stdout,
+  ) as { readings: { figure: unknown }[] }
+  const figure = figureSchema.parse(read.readings[0]?.figure)
+  writeFileSync(at('boats.json'), JSON.stringify(figure))
+  assert.doesNotMatch(call(['proof', at('boats.json')]).stdout, /text-otherwise/)
+  const nodes = Object.values(figure.nodes).map((n) => (n.text === 'Ramp' ? { ...n, memberOf: ['s2'] } : n))
+  writeFileSync(at('moved.json'), JSON.stringify({ ...figure, nodes: Object.fromEntries(nodes.map((n) => [n.id, n])) }))
+  assert.match(
+    call(['proof', at('moved.json')]).stdout,
+    /“Ramp”: the text puts it into “Night boat” and “Day boat”\. \[text-otherwise\]/,
+  )
+})
+
 test('unusable input ends with 1 and a sentence, a wrong call with 2 and the usage', () => {
   writeFileSync(at('bad.json'), '{"id": 3}')
   writeFileSync(at('binary'), Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0xff, 0xfe, 0]))

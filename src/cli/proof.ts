@@ -48,7 +48,7 @@ async function proofOf(file: string, options: Options): Promise<Proof> {
       ...{ text: given.text, figures, terms: [] },
       // As the passage stood when the figure was made of it: nothing newer is at hand.
       passages: new Map(
-        figures.map((f) => [f.id, f.passage ? f.wasRead.text.slice(f.passage.start, f.passage.end) : null]),
+        figures.map((f) => [f.id, f.wasRead.text.slice(f.passage?.start ?? 0, f.passage?.end) || null]),
       ),
       reread: (text, kind) => readingsOf(text, kind)[0]?.figure ?? null,
     }),

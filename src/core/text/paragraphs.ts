@@ -95,7 +95,16 @@ function single(page: Page, own: readonly Line[], at: number, end: number): void
   const [first, last] = [own[0], own.at(-1)] as [Line, Line]
   const isHeading =
     own.length === 1 &&
-    (isTitle(page.lines, at) || isBoldOrShort(first, page.lines[end + 1]) || standsAlone(page.lines, at))
+    (isTitle(page.lines, at) ||
+      isBoldOrShort(first, page.lines[end + 1]) ||
+      (isBoldOrShort(first, page.lines[end]) && hasPeer(page)) ||
+      standsAlone(page.lines, at))
   if (isHeading) heading(page, first, 2)
   else plain(page, { start: first.start, end: last.end })
 }
+
+/** As far back as a line is looked for that stands over its list in the same way. */
+const NEAR = 60
+/** A line not far above names its list already: one item below this one is enough. */
+const hasPeer = ({ out }: Page): boolean =>
+  out.slice(-NEAR).some((b, i, near) => b.type === 'heading' && near[i + 1]?.type === 'item')
