@@ -1,7 +1,6 @@
 /** The interface in another language: chosen in the settings, told on every page, with nothing of the first one left. */
 import assert from 'node:assert/strict'
 import type { ChildProcess } from 'node:child_process'
-import { writeFileSync } from 'node:fs'
 import { after, before, test } from 'node:test'
 import { sql } from 'kysely'
 import { database, pool } from '../src/server/database'
@@ -50,12 +49,9 @@ const left = (): Promise<string[]> =>
     english,
   )
 
-const shot = async (name: string) => {
-  if (process.env.SHOTS) writeFileSync(`${process.env.SHOTS}/${name}.png`, await b.driver.takeScreenshot(), 'base64')
-}
 const seen = async (name: string) => {
   await sleep(350)
-  await shot(`german-${name}`)
+  await b.shot(`german-${name}`)
   assert.deepEqual(await left(), [], name)
 }
 

@@ -104,6 +104,7 @@ test('a tree of 12 rows is rolled back; a number dragged on its slider makes ano
   await eventually('another is the best', 5000, async () => !/Wait an hour/.test(await best()))
   await b.saved()
   // A number is typed as well, and a range with its ends is drawn.
+  const before = await shownWorth()
   const typed = await b.find("//aside[@aria-label='Numbers']//input[@aria-label='Fog lifts by nine: value']")
   await typed.clear()
   await typed.sendKeys('9000', Key.ENTER)
@@ -113,7 +114,10 @@ test('a tree of 12 rows is rolled back; a number dragged on its slider makes ano
   await b.driver.executeScript(`document.querySelector(arguments[0]).scrollIntoView({ block: 'center' })`, bar)
   const { x, y, width, height } = await b.restsAt(bar)
   const middle = Math.round(y + height / 2)
-  const worth = await shownWorth()
+  const worth = await eventually('the figure has the typed number', 5000, async () => {
+    const now = await shownWorth()
+    return now !== before && now
+  })
   await s.drag({ x: Math.round(x + width * 0.9), y: middle }, { x: Math.round(x + 2), y: middle })
   await eventually('the figure follows the bar', 5000, async () => (await shownWorth()) !== worth)
   await eventually('its number is taken', 5000, async () => {
@@ -227,6 +231,7 @@ test('a sheet is fetched from the address that the server knows, shown as badges
   })
   assert.deepEqual(await axeViolations(b.driver), [])
   await b.saved()
+  await b.shot('bench-data')
   berths = berths.replace('£4', '£9')
   await b.click('Fetch it again')
   await b.find(`//aside[@aria-label='Data']//li[contains(., 'Changed: Lead the car aboard')]`)

@@ -1,7 +1,6 @@
 /** Shelves in the real interface: many folios, found by their words, moved, binned and taken back. */
 import assert from 'node:assert/strict'
 import type { ChildProcess } from 'node:child_process'
-import { writeFileSync } from 'node:fs'
 import { after, before, test } from 'node:test'
 import { pool } from '../src/server/database'
 import { makeFolio } from '../src/server/folios'
@@ -22,9 +21,6 @@ after(async () => {
   await pool().end()
 })
 
-const shot = async (name: string) => {
-  if (process.env.SHOTS) writeFileSync(`${process.env.SHOTS}/${name}.png`, await b.driver.takeScreenshot(), 'base64')
-}
 const card = (title: string) => b.find(`//main//li[.//h2[normalize-space(.)="${title}"]]`)
 const more = async (title: string, what: string) => {
   await (await b.button(`More for “${title}”`)).click()
@@ -57,7 +53,7 @@ test('a passage among many folios is found by the beginnings of its words, fast,
     return list.length > 1 && Promise.all(list.map((m) => m.getText()))
   })
   assert.deepEqual(marks, ['umbrella', 'heron'])
-  await shot('search')
+  await b.shot('search')
   await b.driver.get(`${base}/?q=moorings`)
   await b.find('[aria-label=Found] img')
   assert.deepEqual(await axeViolations(b.driver), [])
@@ -81,7 +77,7 @@ test('a shelf is made, a folio is copied, moved there, marked, binned and taken 
   await card('Notice 119, copy')
   await more('Notice 119, copy', 'Mark as a favourite')
   await b.find('[aria-label=Favourite]')
-  await shot('shelf')
+  await b.shot('shelf')
   assert.deepEqual(await axeViolations(b.driver), [])
   await more('Notice 119, copy', 'Delete')
   await b.pick('//nav[@aria-label="Shelves"]//a[contains(., "Bin")]')
@@ -98,7 +94,7 @@ test('a folio begins with a worked pattern, its figure beside it; one of one’s
   await b.driver.get(`${base}/patterns`)
   await b.find('[aria-label=Patterns] svg')
   assert.equal((await b.driver.findElements(By.css('[aria-label=Patterns] > li'))).length, 24)
-  await shot('patterns')
+  await b.shot('patterns')
   assert.deepEqual(await axeViolations(b.driver), [])
   await (await b.find('[aria-label="Search the patterns"]')).sendKeys('watch log')
   await (await b.find('[aria-label="What it is about"]')).sendKeys('Night watch on the Teal')
@@ -133,7 +129,7 @@ test('a folio is held against how it stood, and restored with the reason', async
   await b.click('Versions')
   await b.pick('//*[@role="dialog"]//li//button[contains(., "As it was read")]')
   await b.find('//*[@role="dialog"]//p[contains(., "The bosun counts.")]')
-  await shot('versions')
+  await b.shot('versions')
   assert.deepEqual(await axeViolations(b.driver), [])
   await (await b.find('[role=dialog] [name=why]')).sendKeys('It was cleared by mistake', Key.ENTER)
   await eventually('the words are back', 8000, async () => (await b.text('.manuscript')).includes('The bosun counts.'))

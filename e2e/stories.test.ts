@@ -263,6 +263,7 @@ test('after the manuscript is edited, differences stand side by side and are par
   await b.saved()
   await b.pick('//a[.="Text has changed: see what"]')
   await b.find('[aria-label=Drift] li')
+  await b.shot('bench-drift')
   const told = await b.text('[aria-label=Drift]')
   for (const part of ['Sound the horn', 'Lower the ramp and lock it', 'New in the text', 'Worded otherwise'])
     assert.ok(told.includes(part), told)
@@ -521,6 +522,7 @@ test('a note, a picture and an inset: said beside, shown inside, opened in place
   await s.drawn('Load the deck')
   assert.equal(await b.driver.getCurrentUrl(), address)
   await s.click('Load the deck')
+  await b.shot('bench-inset')
   await b.click('Dissolve it')
   await s.drawn('Count both')
   assert.deepEqual(

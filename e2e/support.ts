@@ -1,7 +1,7 @@
 /** Servers to talk to and to kill, folios to work on, and a browser that speaks in the words of the page. */
 import assert from 'node:assert/strict'
 import { spawn, type ChildProcess } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { TestContext } from 'node:test'
 import { By, Key, error, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
@@ -181,6 +181,10 @@ export async function openBrowser(base: string, size = { width: 1280, height: 80
         // As JSON text, in which even a lone surrogate is plain ASCII on its way to the browser.
         JSON.stringify(data),
       ),
+    /** `SHOTS=DIR` keeps pictures of what there is to look at. */
+    shot: async (name: string) => {
+      if (process.env.SHOTS) writeFileSync(`${process.env.SHOTS}/${name}.png`, await driver.takeScreenshot(), 'base64')
+    },
     /** Errors the page has printed since last asked. */
     complaints: async () =>
       (await driver.manage().logs().get(logging.Type.BROWSER))

@@ -1,7 +1,6 @@
 /** Several people in the real interface: two with accounts and a guest, at one folio. */
 import assert from 'node:assert/strict'
 import type { ChildProcess } from 'node:child_process'
-import { writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { after, before, test } from 'node:test'
 import { pool } from '../src/server/database'
@@ -28,10 +27,6 @@ after(async () => {
 const TEXT =
   '# Boarding a vehicle deck\n\nThe bosun checks the moorings before the ramp goes down.\n\n1. Check the moorings\n2. Lower the ramp\n3. Load the cars'
 
-/** `SHOTS=DIR` keeps pictures of what there is to look at. */
-const shot = async (b: Browser, name: string) => {
-  if (process.env.SHOTS) writeFileSync(`${process.env.SHOTS}/${name}.png`, await b.driver.takeScreenshot(), 'base64')
-}
 const mark = (b: Browser, words: string) =>
   b.driver.executeScript(
     `const walk = document.createTreeWalker(document.querySelector('.manuscript'), NodeFilter.SHOW_TEXT)
@@ -53,7 +48,7 @@ test('signing in by keyboard alone, sharing by a link, and a guest who comes in 
   await (await ada.find('[aria-label="Whom it is for"]')).sendKeys('The harbour office', Key.ENTER)
   await shows(ada, 'nobody came yet')
   assert.deepEqual(await axeViolations(ada.driver), [])
-  await shot(ada, 'share')
+  await ada.shot('share')
   const { links } = await owner.json<{ links: { token: string }[] }>('GET', `/api/folios/${folio}/shares`)
   await gil.driver.get(`${base}/guest/${links[0]?.token}`)
   await (await gil.find('[name=name]')).sendKeys('Gil Marsh', Key.ENTER)
@@ -77,7 +72,7 @@ test('a guest remarks and proposes; the owner answers and takes it; both see it 
   await ada.find('//button[contains(., "Remarks (1)")]')
   await ada.chord([Key.ALT], 'r')
   await shows(ada, 'It is the mate')
-  await shot(ada, 'remarks')
+  await ada.shot('remarks')
   assert.deepEqual(await axeViolations(ada.driver), [])
   await ada.click('Answer')
   await (await ada.find('[aria-label="Your answer"]')).sendKeys('Right, thank you.', Key.chord(Key.CONTROL, Key.ENTER))
@@ -106,7 +101,7 @@ test('who is here is shown with where they write; a link taken back shuts the gu
     5000,
     async () => (await ada.driver.findElements(By.css('.others-caret'))).length > 0,
   )
-  await shot(ada, 'together')
+  await ada.shot('together')
   const { links } = await owner.json<{ links: { id: string }[] }>('GET', `/api/folios/${folio}/shares`)
   for (const { id } of links) await owner.ask('DELETE', `/api/folios/${folio}/links/${id}`)
   await eventually('the guest is told', 4000, async () =>
@@ -126,12 +121,12 @@ test('a folio is published, stands in a page of another site, and is taken back'
   await ada.click('Deliver the folio')
   await ada.click('Publish a page')
   const address = await (await ada.find('//a[contains(@href, "/public/")]')).getText()
-  await shot(ada, 'publish')
+  await ada.shot('publish')
   assert.deepEqual(await axeViolations(ada.driver), [])
   await gil.driver.get(address)
   await shows(gil, 'The bosun checks the moorings')
   assert.deepEqual(await axeViolations(gil.driver), [])
-  await shot(gil, 'public')
+  await gil.shot('public')
   const about = (await (await fetch(`${base}/oembed?url=${encodeURIComponent(address)}&maxwidth=600`)).json()) as {
     html: string
     width: number

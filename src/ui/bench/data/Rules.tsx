@@ -114,6 +114,7 @@ const parted: ReadonlySet<Show['as']> = new Set(['colour', 'badge', 'icon'])
 function Beside({ show, columns, onChange }: Pick<RuleProps, 'show' | 'columns' | 'onChange'>) {
   const t = useWords()
   const picked = show.beside ?? []
+  if (columns.every((c) => c === show.column)) return null
   return (
     <fieldset className="flex flex-wrap gap-x-3">
       <legend className="text-quiet">{t('Beside it')}</legend>

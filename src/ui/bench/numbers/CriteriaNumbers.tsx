@@ -73,7 +73,7 @@ function Scores({ criteria, result }: { readonly criteria: Criteria; readonly re
           .toSorted((a, b) => b.score - a.score)
           .map(({ o, score, best }) => (
             <tr key={o.id} className={`border-t border-rule ${best ? 'font-semibold' : ''}`}>
-              <th scope="row" className="py-1 pr-2 text-left font-[inherit]">
+              <th scope="row" className="py-1 pr-2 text-left [font-weight:inherit]">
                 {o.text}
                 {best && <span className="text-moss"> {t('best')}</span>}
               </th>

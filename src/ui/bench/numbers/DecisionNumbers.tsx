@@ -167,7 +167,7 @@ function Worth({ work, figure, tree }: KnownProps) {
                 aria-current={o.picked || undefined}
                 className={`border-t border-rule aria-current:bg-sea/10 ${o.worth === best ? 'font-semibold' : ''}`}
               >
-                <th scope="row" className="py-1 pr-2 text-left font-[inherit]">
+                <th scope="row" className="py-1 pr-2 text-left [font-weight:inherit]">
                   <button type="button" className="text-left hover:text-sea" onClick={o.onPick}>
                     {o.words}
                   </button>
