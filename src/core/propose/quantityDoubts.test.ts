@@ -1,4 +1,6 @@
 import { shippedLexicon } from '@/server/lexicon'
+import { apply } from '../document'
+import { flowOf, walkThrough } from '../flow'
 import { propose } from '.'
 import { readText } from '../reading'
 
@@ -44,6 +46,22 @@ test('so are amounts that steps cost, and how often an answer is the one', () =>
   const often =
     '1. Check the deck.\n2. Is the deck wet?\n   - Yes, in 30 % of crossings: spread sand.\n   - No: open the gate.\n3. Load the cars.'
   expect(offered(often, 'chances')).toEqual([{ probability: 0.3 }])
+})
+
+test('what is agreed to is reckoned with: the way through a process costs what its steps do, by how often they are taken', () => {
+  const text =
+    '1. Call the yard, which takes 10 minutes.\n2. Is the rope worn?\n   - Yes, in 25 % of checks: order a rope for £400.\n   - No: sign the log.\n3. Pay the yard £60.'
+  const reading = propose(readText(text, shippedLexicon())).find((r) => r.kind === 'process')
+  if (!reading) throw new Error('no process')
+  expect(reading.doubts.map((d) => d.id)).toEqual(expect.arrayContaining(['times', 'costs', 'chances']))
+  expect(flowOf(reading.figure)).toBeNull()
+  const agreed = reading.doubts
+    .filter((d) => ['times', 'costs', 'chances'].includes(d.id))
+    .reduce((f, d) => apply(f, d.options[1]?.edit ?? { do: 'all', edits: [] }).figure, reading.figure)
+  const flow = flowOf(agreed)
+  const walk = flow && walkThrough(flow)
+  expect(walk?.cost).toBeCloseTo(0.25 * 400 + 60, 9)
+  expect(walk?.work).toBeCloseTo(10, 9)
 })
 
 test.each([

@@ -160,7 +160,9 @@ function readParagraph(block: Block, state: State, interpret: Interpreter | null
 }
 const isRemark = (s: Said): boolean => s.cues.some((c) => c.name === 'note')
 
-const ANSWER = /^(?:if )?(\p{L}[\p{L}\p{N} <>≤≥%.-]{0,24}?)\s*(?::|[–—→]|->|=>)\s+(?=\S)/iu
+/** “Yes: …”, “if wet → …”, “Yes, in 30 % of crossings: …”. */
+const ANSWER =
+  /^(?:if )?(\p{L}[\p{L}\p{N} <>≤≥%.-]{0,24}?(?:, [\p{L}\p{N} <>≤≥%.-]{1,36}?)?)\s*(?::|[–—→]|->|=>)\s+(?=\S)/iu
 
 function readItem(
   text: string,
