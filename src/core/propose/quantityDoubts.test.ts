@@ -67,6 +67,7 @@ test('what is agreed to is reckoned with: the way through a process costs what i
 test.each([
   '1. Report damage over £500.\n2. Sell tickets at £12 each.\n3. Sail.',
   '1. Refund up to £40.\n2. Lock the till.\n3. Sail.',
-])('a bound or a rate is no cost of a step: %s', (text) => {
+  '1. Collect £5 at the gate.\n2. Sell the scrap at £9 a ton.\n3. Recover some £12,000.',
+])('a bound, a rate, or what comes in is no cost of a step: %s', (text) => {
   expect(asked(text, 'costs')).toBeNull()
 })

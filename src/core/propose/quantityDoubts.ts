@@ -31,11 +31,12 @@ const MONEY = new RegExp(
   `[£$€]\\s?(?:(?:${DIGITS})\\s?(?:–|-|to)\\s?[£$€]?)?(?:${DIGITS})|(?:${DIGITS})[\\s\\u00a0](?:pounds|euros|dollars|Euro)(?!\\p{L})`,
   'iu',
 )
-/** What an amount is not of the step itself: it is a bound, a sum of somebody else, a rate, or what is sold or owed. */
+/** What an amount is not what the step costs: a bound, what comes in, a rate, or what is owed or held. */
 const NO_COST = {
   before:
-    /(?:over|under|above|below|up to|at least|at most|more than|less than|exceeds?|exceeding|worth|from|über|unter|ab)\s*(?:the\s*)?$/i,
-  after: /^\s*(?:or (?:more|less)|and (?:above|over)|a (?:day|head|person)|per |each\b|limit|note|coin|deposit)/i,
+    /(?:over|under|above|below|up to|at least|at most|more than|less than|exceed(?:s|ing)?|worth|from|über|unter|ab|(?:recover|receive|earn|collect|refund|gain|save|have|has|get|win|raise)s?)\s*(?:the|some|about|another)?\s*$/i,
+  after:
+    /^\s*(?:or (?:more|less)|and (?:above|over)|an? \p{L}+|per |each\b|limit|note|coin|deposit|in (?:equity|savings|cash))/iu,
 }
 const CHANCE = /\d+(?:[.,]\d+)?\s?(?:%|per cent|percent|Prozent)|(?:\d+|one) in (?:\d+|ten|twenty|a hundred)/iu
 const NUMBERED: Readonly<Record<string, string>> = { one: '1', ten: '10', twenty: '20', 'a hundred': '100' }
