@@ -33,6 +33,10 @@ test('a sheet is read with its types, whatever parts its cells, and written the 
   expect(sheet('day;n\n2026-11-30;1\n2026-12-01;2').columns.map((c) => c.type)).toEqual(['date', 'number'])
   expect(sheet('a,a\n"1, 2",x').rows).toEqual([['1, 2', 'x']])
   expect(sheetOf([['only a head']])).toBeNull()
+  // As long as people paste them, and still told apart.
+  const long = sheetOf([Array.from({ length: 3 }, () => 'Waiting '.repeat(60)), ['1', '2', '3']])
+  expect(new Set(long?.columns.map((c) => c.name)).size).toBe(3)
+  expect(Math.max(...(long?.columns ?? []).map((c) => c.name.length))).toBeLessThanOrEqual(80)
 })
 
 test('rows are tied by the same words for sure, by like ones to be asked, and none twice', () => {

@@ -5,6 +5,8 @@ import { nodesInOrder, type Figure, type FigureNode, type NodeId } from '../figu
 import { quantityIn } from '../quantity'
 
 export const MOST_ROWS = 50_000
+/** As many letters of a head as a figure keeps, less what tells two of the same name apart. */
+const LONGEST_HEAD = 74
 
 export type SheetColumn = { readonly name: string; readonly type: 'number' | 'date' | 'words' }
 export type DataSheet = { readonly columns: readonly SheetColumn[]; readonly rows: readonly (readonly string[])[] }
@@ -15,7 +17,7 @@ const DATE = /^(?:\d{4}-\d\d?-\d\d?|\d{1,2}[./]\d{1,2}[./]\d{2,4})/
 export function sheetOf(cells: readonly (readonly string[])[]): DataSheet | null {
   const [heads, ...rows] = cells.filter((r) => r.some((c) => c.trim() !== ''))
   if (!heads || rows.length === 0) return null
-  const names = heads.map((h, i) => h.trim() || `Column ${i + 1}`)
+  const names = heads.map((h, i) => h.trim().slice(0, LONGEST_HEAD).trim() || `Column ${i + 1}`)
   const columns = names.map((name, i): SheetColumn => ({
     name: names.indexOf(name) === i ? name : `${name} ${i + 1}`,
     type: typeOf(rows.slice(0, 500).map((r) => r[i]?.trim() ?? '')),

@@ -1,4 +1,5 @@
-/** What colours and icons mean, in a row below the figure: a patch of each, or the icon, beside its words; in several rows where one is too wide. */
+/** What colours and icons mean, in a row below the figure: a patch of each, or the icon, beside its words; in several rows where
+ *  one is too wide. */
 import type { Box, Point } from '../geometry'
 import type { Routed } from '../route'
 import type { Mark } from './mark'

@@ -201,7 +201,7 @@ export function markedBy(f: Figure): ReadonlyMap<NodeId, Marked> {
     return scale ? [{ show, scale }] : []
   })
   const columns = shows.flatMap((show) => (show.as === 'chart' ? chartColumns(show) : []))
-  const ends = columns.map((c) => ({ column: c, ...barEnds(f, c) }))
+  const ends = columns.map((column, i) => ({ column, hue: barHue(f, i), ...barEnds(f, column) }))
   if (badges.length === 0 && columns.length === 0) return new Map()
   return new Map(
     nodesInOrder(f).flatMap((n): [NodeId, Marked][] => {
@@ -210,10 +210,10 @@ export function markedBy(f: Figure): ReadonlyMap<NodeId, Marked> {
         const name = scale.by === 'steps' ? show.names?.[stretchOn(scale, n, show.column) ?? -1] : undefined
         return hue ? [{ words: name || said(show, n), hue }] : []
       })
-      const bars = ends.map(({ column, least, most }, index) => {
+      const bars = ends.map(({ column, hue, least, most }) => {
         const value = valueAt(n, column)?.value ?? 0
         const at = (x: number) => (most > least ? (x - least) / (most - least) : 0)
-        return { from: at(Math.min(0, value)), to: at(Math.max(0, value)), hue: barHue(f, index) }
+        return { from: at(Math.min(0, value)), to: at(Math.max(0, value)), hue }
       })
       const known = columns.some((c) => valueAt(n, c) !== null)
       return own.length > 0 || known ? [[n.id, { badges: own, bars: known ? bars : [] }]] : []

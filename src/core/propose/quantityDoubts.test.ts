@@ -43,6 +43,7 @@ test('so are amounts that steps cost, and how often an answer is the one', () =>
   expect(
     offered('1. Order the rope for £400.\n2. Hire the crane, which costs 1,200 euros.\n3. Sail.', 'costs'),
   ).toEqual([{ fields: { Cost: '£400' } }, { fields: { Cost: '1,200 euros' } }])
+  expect(offered('1. Take a cab £20.\n2. Pay at the counter £5.\n3. Sail.', 'costs')).toHaveLength(2)
   const often =
     '1. Check the deck.\n2. Is the deck wet?\n   - Yes, in 30 % of crossings: spread sand.\n   - No: open the gate.\n3. Load the cars.'
   expect(offered(often, 'chances')).toEqual([{ probability: 0.3 }])

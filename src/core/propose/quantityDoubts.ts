@@ -1,6 +1,6 @@
 /** “Load the cars, which takes 20 minutes”, “Replace the rope for £400”, “in 1 in 20 crossings”: what words tell in numbers can be
  *  reckoned with; it is never taken unasked. */
-import { chanceIn, withChance, type Edit } from '../document'
+import { chanceIn, type Edit } from '../document'
 import { linksInOrder, nodesInOrder, type Figure, type FigureKind, type FigureNode } from '../figure'
 import { factor, quantityIn, type Quantity } from '../quantity'
 import { said, type Said } from '../words'
@@ -23,7 +23,7 @@ const TIME = new RegExp(
 /** What a time is not of the step itself: until when, how late, how often, how old. */
 const NO_LENGTH = {
   before:
-    /(?:before|after|within|every|each|ago|later|old|older|early|late|last|next|least every|vor|nach|alle|jede[nrs]?)\s*$/i,
+    /(?<!\p{L})(?:before|after|within|every|each|ago|later|old|older|early|late|last|next|least every|vor|nach|alle|jede[nrs]?)\s*$/iu,
   after: /^\s*(?:before|after|ago|later|early|late|old)\b/i,
 }
 const DIGITS = '\\d{1,3}(?:,\\d{3})+|\\d+(?:[.,]\\d{1,2})?'
@@ -34,7 +34,7 @@ const MONEY = new RegExp(
 /** What an amount is not what the step costs: a bound, what comes in, a rate, or what is owed or held. */
 const NO_COST = {
   before:
-    /(?:over|under|above|below|up to|at least|at most|more than|less than|exceed(?:s|ing)?|worth|from|über|unter|ab|(?:recover|receive|earn|collect|refund|gain|save|have|has|get|win|raise)s?)\s*(?:the|some|about|another)?\s*$/i,
+    /(?<!\p{L})(?:over|under|above|below|up to|at least|at most|more than|less than|exceed(?:s|ing)?|worth|from|über|unter|ab|(?:recover|receive|earn|collect|refund|gain|save|have|has|get|win|raise)s?)\s*(?:the|some|about|another)?\s*$/iu,
   after:
     /^\s*(?:or (?:more|less)|and (?:above|over)|an? \p{L}+|per |each\b|limit|note|coin|deposit|in (?:equity|savings|cash))/iu,
 }
@@ -76,8 +76,7 @@ const toldOfAnswers = (f: Figure): Told[] =>
     const plain = words?.replace(/one|ten|twenty|a hundred/gi, (w) => NUMBERED[w.toLowerCase()] ?? w)
     const chance = plain === undefined ? null : chanceIn(plain.replace(/per cent|percent|Prozent/i, '%'))
     if (words === undefined || chance === null) return []
-    const { probability } = withChance(l, chance)
-    return [{ about: l.id, words, edit: { do: 'setLink', id: l.id, set: { probability } } }]
+    return [{ about: l.id, words, edit: { do: 'setLink', id: l.id, set: { probability: chance } } }]
   })
 
 const rows: readonly Row[] = [

@@ -67,7 +67,7 @@ function Rule({ work, figure, show, columns, onChange }: RuleProps) {
           label={t('The words')}
           hint={`{${show.column}}`}
           value={show.template ?? ''}
-          onTake={(template) => onChange({ ...show, template })}
+          onTake={(template) => onChange({ ...show, template: template.slice(0, 120) })}
         />
       )}
       {parted.has(show.as) && scaleOf(figure, show)?.by !== 'words' && (
@@ -83,7 +83,7 @@ function Rule({ work, figure, show, columns, onChange }: RuleProps) {
           label={t('Called')}
           hint={t('short, middling, long')}
           value={(show.names ?? []).join(', ')}
-          onTake={(words) => onChange({ ...show, names: words.split(',').map((w) => w.trim()) })}
+          onTake={(words) => onChange({ ...show, names: namesIn(words) })}
         />
       )}
       {show.as === 'icon' && <StretchIcons {...{ figure, show, onChange }} />}
@@ -169,6 +169,13 @@ function Which({ show, columns, onChange }: Pick<RuleProps, 'show' | 'columns' |
     </div>
   )
 }
+
+/** No more of them, and none longer, than a figure holds. */
+const namesIn = (words: string): readonly string[] =>
+  words
+    .split(',')
+    .slice(0, 9)
+    .map((w) => w.trim().slice(0, 60))
 
 const stepsIn = (words: string): readonly number[] =>
   words

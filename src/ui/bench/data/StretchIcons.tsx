@@ -28,7 +28,7 @@ export function StretchIcons({ figure, show, onChange }: Props) {
   return (
     <ul className="flex flex-col gap-1">
       {names.map((name, i) => (
-        <li key={name} className="flex flex-col gap-1">
+        <li key={i} className="flex flex-col gap-1">
           <span className="flex items-center gap-2">
             {icons[i] && (
               <span className="rounded border border-rule bg-white p-0.5">

@@ -37,9 +37,13 @@ export function DecisionNumbers({ work }: { readonly work: Work }) {
   const tree = useMemo(() => treeOf(figure), [figure])
   const sides = useMemo(() => argumentsIn(figure), [figure])
   const criteria = useMemo(() => criteriaIn(figure), [figure])
-  if (sides) return <ForAndAgainst {...{ work, sides }} />
-  if (criteria) return <CriteriaNumbers {...{ work, criteria }} />
-  if (tree) return <Known work={work} figure={figure} tree={tree} />
+  if (sides || criteria || tree)
+    return (
+      <>
+        {sides ? <ForAndAgainst {...{ work, sides }} /> : criteria && <CriteriaNumbers {...{ work, criteria }} />}
+        {tree && <Known work={work} figure={figure} tree={tree} />}
+      </>
+    )
   return (
     <p className="text-[13px] text-quiet">
       {t(

@@ -57,7 +57,7 @@ function ArgumentRow({
   const turning = turningPoint(sides, argument)
   const take = (words: string) => {
     const next = Number(words.replace(',', '.'))
-    if (words.trim() === '' || next === weight || !(next >= 0)) return
+    if (words.trim() === '' || next === weight || !(next >= 0) || !Number.isFinite(next)) return
     work.apply({ do: 'setNode', id: node.id, set: { fields: { ...node.fields, weight: next } } })
   }
   return (
